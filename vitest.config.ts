@@ -1,0 +1,35 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  resolve: { tsconfigPaths: true },
+  test: {
+    projects: [
+      {
+        extends: true,
+        test: {
+          name: 'core',
+          environment: 'node',
+          include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'standins/**/*.test.ts', 'scripts/**/*.test.ts'],
+        },
+      },
+      {
+        extends: true,
+        test: {
+          name: 'storage',
+          environment: 'node',
+          include: ['app/**/*.test.ts'],
+          setupFiles: ['fake-indexeddb/auto'],
+        },
+      },
+      {
+        extends: true,
+        test: {
+          name: 'ui',
+          environment: 'jsdom',
+          include: ['app/**/*.test.tsx'],
+          setupFiles: ['app/ui/jsdom-setup.ts'],
+        },
+      },
+    ],
+  },
+});
