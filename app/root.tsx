@@ -1,0 +1,79 @@
+import '@fontsource-variable/vollkorn/index.css';
+import '@fontsource-variable/vollkorn/wght-italic.css';
+import '@fontsource-variable/source-sans-3/index.css';
+import '@fontsource-variable/m-plus-1-code/index.css';
+import './theme/app.css';
+import { App as AntApp, ConfigProvider } from 'antd';
+import enUS from 'antd/locale/en_US';
+import { type ReactNode, useContext } from 'react';
+import { isRouteErrorResponse, Link, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router';
+import type { Route } from './+types/root';
+import { storageFault } from './storage/storage-fault';
+import { ubertas } from './theme/antd-theme';
+import { NonceContext } from './theme/nonce';
+import { StopGlyph } from './ui/glyphs';
+import { Wordmark } from './ui/wordmark';
+
+export const meta: Route.MetaFunction = () => [
+  { title: 'Ubertas' },
+  { name: 'description', content: 'Reads soil tests and builds lawn fertility plans.' },
+];
+export const links: Route.LinksFunction = () => [{ rel: 'icon', href: '/mark.svg', type: 'image/svg+xml' }];
+
+// in Node the locale arrives wrapped in a namespace
+const locale = (enUS as typeof enUS & { default?: typeof enUS }).default ?? enUS;
+
+export function Layout({ children }: { children: ReactNode }) {
+  const nonce = useContext(NonceContext);
+  return (
+    <html lang="en">
+      <head>
+        <meta charSet="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <Meta />
+        <Links />
+      </head>
+      <body>
+        <a className="skip" href="#main">
+          Go to the page
+        </a>
+        <ConfigProvider theme={{ ...ubertas, hashed: false }} locale={locale}>
+          <AntApp>{children}</AntApp>
+        </ConfigProvider>
+        <ScrollRestoration nonce={nonce} />
+        <Scripts nonce={nonce} />
+      </body>
+    </html>
+  );
+}
+
+export default function Root() {
+  return <Outlet />;
+}
+
+/** What failed, what is safe, what to do. */
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  const missing = isRouteErrorResponse(error) && error.status === 404;
+  const says = missing
+    ? String(error.data || 'There is no such page.')
+    : (storageFault(error) ??
+      'Something in Ubertas failed while drawing this page. What you kept is safe in this browser. Reload, or go back to the properties.');
+  return (
+    <>
+      <header className="top">
+        <Wordmark />
+      </header>
+      <main id="main" className="empty">
+        <p className="fault" style={{ font: 'var(--t-lead)' }}>
+          <StopGlyph />
+          {says}
+        </p>
+        <p className="links">
+          <Link className="link" to="/">
+            All properties
+          </Link>
+        </p>
+      </main>
+    </>
+  );
+}

@@ -1,0 +1,15 @@
+import { index, route, type RouteConfig } from '@react-router/dev/routes';
+
+/** The stages of work in the order of the work. */
+export default [
+  index('routes/home/home.tsx'),
+  route('property/:propertyId', 'routes/property/property.tsx', [
+    index('routes/property/to-ground.tsx'),
+    route('ground', 'routes/ground/ground.tsx'),
+    route('read', 'routes/read/read.tsx'),
+    route('prescribe', 'routes/prescribe/prescribe.tsx'),
+    route('season', 'routes/season/season.tsx'),
+  ]),
+  route('demo-cases', 'routes/demo-cases/demo-cases.ts'),
+  route('*', 'routes/not-found/not-found.tsx'),
+] satisfies RouteConfig;

@@ -1,0 +1,127 @@
+import { useId } from 'react';
+import type { PlannedFor } from '@core/formats/case';
+import type { Dose, SeasonPlan } from '@core/season/plan';
+import { dayOfYear } from '@core/season/day';
+import { Mark, markSize } from '../../ui/marks';
+import { growthPath, MONTH_STARTS, MONTHS, WindowPatterns } from '../../ui/ribbon';
+import { useWidth } from '../../ui/use-width';
+import { amountFor } from '../../work/dose-words';
+
+const ROWS: readonly { letter: string; purposes: readonly PlannedFor[]; y: number }[] = [
+  { letter: 'N', purposes: ['N'], y: 56 },
+  { letter: 'K', purposes: ['K2O', 'P2O5'], y: 69 },
+  { letter: 'L, S', purposes: ['lime', 'sulfur'], y: 82 },
+];
+const SOIL_LINE = 44;
+const LETTERS = 24;
+
+/** Growth of all zones, weighted by area. */
+function sharedGrowth(season: SeasonPlan): number[] {
+  const zones = season.zones.filter((z) => z.season);
+  const area = zones.reduce((sum, z) => sum + z.zone.areaSqFt, 0);
+  const days = zones[0]?.season?.growth.length ?? 0;
+  return Array.from({ length: days }, (_, day) =>
+    zones.reduce((sum, z) => sum + ((z.season?.growth[day] ?? 0) * z.zone.areaSqFt) / area, 0),
+  );
+}
+
+/** A property's year in miniature, on the same axis as every other property on the page. */
+export function MiniSeason({ season, today, emptySays }: { season: SeasonPlan; today: string; emptySays: string }) {
+  const [ref, width] = useWidth<HTMLDivElement>(416);
+  const id = useId().replaceAll(':', '');
+  const growth = sharedGrowth(season);
+  const days = growth.length || 365;
+  const plot = Math.max(100, width - LETTERS);
+  const x = (day: number) => LETTERS + (day / days) * plot;
+  const doses: Dose[] = season.zones.flatMap((z) => z.doses);
+  const windows = season.zones[0]?.season?.windows ?? [];
+  const pattern = { frozen: 'frost', dormant: 'rest', heat: 'heat', code: 'rest' } as const;
+  return (
+    <div ref={ref} className="mini">
+      <svg
+        width={width}
+        height="92"
+        viewBox={`0 0 ${width} 92`}
+        role="img"
+        aria-label={`Year ${season.year}: ${doses.length} doses`}
+      >
+        <WindowPatterns id={id} />
+        <g transform={`translate(${LETTERS} 0)`}>
+          {growth.length > 0 && (
+            <path
+              d={`${growthPath(growth, plot, SOIL_LINE, 34)}L${plot} ${SOIL_LINE}L0 ${SOIL_LINE}Z`}
+              fill="var(--growth)"
+              stroke="var(--growth-line)"
+            />
+          )}
+        </g>
+        {windows.map((w, i) => (
+          <rect
+            key={i}
+            x={x(w.from)}
+            y="6"
+            width={Math.max(1, x(w.to + 1) - x(w.from))}
+            height="84"
+            fill={`url(#${id}-${pattern[w.kind]})`}
+          />
+        ))}
+        {MONTH_STARTS.slice(1).map((start) => (
+          <path key={start} d={`M${x(start)} 6V90`} stroke="var(--rule)" />
+        ))}
+        <path d={`M${LETTERS} ${SOIL_LINE}H${width}`} stroke="var(--loam)" strokeWidth="1.3" />
+        {ROWS.map((row) => (
+          <g key={row.letter}>
+            <text x={LETTERS - 4} y={row.y + 4} textAnchor="end" style={{ fontSize: 11.5, fontWeight: 600 }}>
+              {row.letter}
+            </text>
+            {doses
+              .filter((d) => row.purposes.includes(d.for))
+              .map((d, i) => (
+                <Mark
+                  key={i}
+                  purpose={d.for}
+                  x={x(dayOfYear(d.date))}
+                  y={row.y}
+                  d={Math.min(10.5, markSize(d.for, amountFor(d), 11, 6, 10.5))}
+                />
+              ))}
+          </g>
+        ))}
+        {doses.length === 0 && (
+          <text
+            x={LETTERS + plot / 2}
+            y="70"
+            textAnchor="middle"
+            style={{ font: 'var(--t-note)', paintOrder: 'stroke', stroke: 'var(--paper)', strokeWidth: 4 }}
+          >
+            {emptySays}
+          </text>
+        )}
+        {today.startsWith(String(season.year)) && (
+          <path d={`M${x(dayOfYear(today))} -14V106`} stroke="var(--moss)" strokeWidth="2" />
+        )}
+      </svg>
+    </div>
+  );
+}
+
+/** The months above the column of miniatures. */
+export function MonthHeads() {
+  const [ref, width] = useWidth<HTMLDivElement>(416);
+  return (
+    <div ref={ref} className="mini" aria-hidden="true">
+      <svg width={width} height="16">
+        {MONTHS.map((month, i) => (
+          <text
+            key={month}
+            x={LETTERS + ((MONTH_STARTS[i] as number) / 365) * (width - LETTERS)}
+            y="12"
+            style={{ fontSize: 11.5, fill: 'var(--loam-2)' }}
+          >
+            {month}
+          </text>
+        ))}
+      </svg>
+    </div>
+  );
+}

@@ -1,0 +1,121 @@
+import { Button, Modal, Segmented } from 'antd';
+import { useEffect, useState } from 'react';
+import { useFetcher } from 'react-router';
+import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
+import { ChoiceField, TextField } from '../../ui/field';
+
+/** What the form sends: text as typed, read by the action. */
+export interface TypedProperty {
+  name: string;
+  climate: string;
+  latitude: string;
+  highs: string;
+  lows: string;
+  lastFrost: string;
+  firstFrost: string;
+}
+
+const BLANK: TypedProperty = {
+  name: '',
+  climate: '',
+  latitude: '',
+  highs: '',
+  lows: '',
+  lastFrost: '',
+  firstFrost: '',
+};
+
+/** A new property: its name and its climate, from a list of invented normals or typed. */
+export function PropertyForm({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const [typed, setTyped] = useState(BLANK);
+  const [own, setOwn] = useState(false);
+  const fetcher = useFetcher<{ faults?: Record<string, string> }>();
+  const faults = fetcher.data?.faults ?? {};
+  const set = (key: keyof TypedProperty) => (value: string) => setTyped((before) => ({ ...before, [key]: value }));
+  const submit = () =>
+    fetcher.submit(
+      { intent: 'create', ...typed, climate: own ? 'own' : typed.climate },
+      { method: 'post', encType: 'application/json' },
+    );
+  useEffect(() => {
+    if (!open) setTyped(BLANK);
+  }, [open]);
+  return (
+    <Modal title="New property" open={open} onCancel={onClose} destroyOnHidden footer={null}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void submit();
+        }}
+      >
+        <TextField label="Name" value={typed.name} onChange={set('name')} fault={faults.name} autoFocus />
+        <div className="field">
+          <span className="label">Climate, which dates the doses</span>
+          <Segmented
+            options={[
+              { value: false, label: 'From the list' },
+              { value: true, label: 'My own normals' },
+            ]}
+            value={own}
+            onChange={setOwn}
+          />
+        </div>
+        {!own && (
+          <ChoiceField
+            label="Region"
+            placeholder="Choose the nearest"
+            value={typed.climate || undefined}
+            options={CLIMATE_PRESETS.map((p) => ({ value: p.id, label: p.name }))}
+            onChange={set('climate')}
+            fault={faults.climate}
+          />
+        )}
+        {own && (
+          <>
+            <TextField
+              label="Mean highs, January to December"
+              unit="deg F"
+              value={typed.highs}
+              onChange={set('highs')}
+              fault={faults.highs}
+            />
+            <TextField
+              label="Mean lows, January to December"
+              unit="deg F"
+              value={typed.lows}
+              onChange={set('lows')}
+              fault={faults.lows}
+            />
+            <div className="pair">
+              <TextField
+                label="Last spring frost"
+                unit="month-day, 04-15"
+                value={typed.lastFrost}
+                onChange={set('lastFrost')}
+                fault={faults.lastFrost}
+              />
+              <TextField
+                label="First fall frost"
+                unit="month-day, 10-25"
+                value={typed.firstFrost}
+                onChange={set('firstFrost')}
+                fault={faults.firstFrost}
+              />
+            </div>
+            <TextField
+              label="Latitude"
+              unit="degrees north"
+              value={typed.latitude}
+              onChange={set('latitude')}
+              fault={faults.latitude}
+              inputMode="decimal"
+            />
+          </>
+        )}
+        <Button type="primary" htmlType="submit" loading={fetcher.state !== 'idle'}>
+          Create and measure
+        </Button>
+      </form>
+    </Modal>
+  );
+}

@@ -1,0 +1,301 @@
+import './property.css';
+import { App, Button, Modal, Select } from 'antd';
+import { useMemo, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { data, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router';
+import type { Figure } from '@core/prescription/figure';
+import { checkZonePlan } from '@core/season/check-plan';
+import type { Dose } from '@core/season/plan';
+import { exportProperty } from '../../storage/case-files';
+import { loadProperty } from '../../storage/property-repository';
+import { saveTextFile } from '../../ui/save-text-file';
+import { showArea, showDay, showRate, showWeight, todayIso } from '../../ui/format';
+import { Loading } from '../../ui/loading';
+import { Mark, MARK_OF } from '../../ui/marks';
+import { Ribbon } from '../../ui/ribbon';
+import { type Stage, Stages } from '../../ui/stages';
+import { Substances } from '../../ui/substance';
+import { Wordmark } from '../../ui/wordmark';
+import { WorkingsSlip } from '../../ui/workings';
+import { WorkingsContext } from '../../ui/workings-context';
+import { codeWindows, type PropertyWork, unslug, workOf } from '../../work/property-work';
+import { amountFor } from '../../work/dose-words';
+import { grassOf } from '@core/ground/grasses';
+import type { Route } from './+types/property';
+
+export async function clientLoader({ params }: Route.ClientLoaderArgs) {
+  const file = await loadProperty(params.propertyId);
+  if (!file)
+    throw data(
+      'This property is not in this browser. It may have been removed, or it lives in another browser: open its file from the first page.',
+      { status: 404 },
+    );
+  return { file, today: todayIso() };
+}
+clientLoader.hydrate = true as const;
+
+export function HydrateFallback() {
+  return <Loading />;
+}
+
+function stagesOf(work: PropertyWork): Stage[] {
+  const { zone, zoneSeason, file } = work;
+  const read = zoneSeason?.read;
+  const checks = zoneSeason?.season ? checkZonePlan(zoneSeason, file.products ?? [], file.codes ?? []) : [];
+  const fails = checks.filter((c) => c.standing === 'fail').length;
+  const zones = file.zones.length;
+  return [
+    {
+      key: 1,
+      to: 'ground',
+      name: 'Ground',
+      state: zones > 0 ? 'done' : 'empty',
+      fact: zones === 0 ? 'nothing measured' : `${zones} ${zones === 1 ? 'zone' : 'zones'} measured`,
+    },
+    {
+      key: 2,
+      to: 'read',
+      name: 'Read',
+      state: read ? (read.doubts.length > 0 ? 'under-way' : 'done') : 'empty',
+      fact: read
+        ? read.doubts.length > 0
+          ? `${read.doubts.length} ${read.doubts.length === 1 ? 'doubt' : 'doubts'}`
+          : 'report read'
+        : zone
+          ? 'no report yet'
+          : 'needs a zone',
+    },
+    {
+      key: 3,
+      to: 'prescribe',
+      name: 'Prescribe',
+      state: zoneSeason
+        ? zoneSeason.prescription.refusals.length > 0
+          ? 'attention'
+          : read
+            ? 'done'
+            : 'under-way'
+        : 'empty',
+      fact: zoneSeason
+        ? read
+          ? `${showRate(zoneSeason.prescription.nitrogen.year.value)} lb N a year`
+          : 'stopgap: no test'
+        : 'needs a zone',
+    },
+    {
+      key: 4,
+      to: 'season',
+      name: 'Season',
+      state: fails > 0 ? 'attention' : zoneSeason?.season ? (work.plan?.keptOn ? 'done' : 'under-way') : 'empty',
+      fact:
+        fails > 0
+          ? `${fails} ${fails === 1 ? 'check fails' : 'checks fail'}`
+          : zoneSeason?.season
+            ? `${zoneSeason.doses.length} doses in ${work.year}`
+            : zone
+              ? 'needs a climate'
+              : 'needs a zone',
+    },
+  ];
+}
+
+const ribbonDose = (dose: Dose, name: string) => ({
+  date: dose.date,
+  for: dose.for,
+  lb: amountFor(dose),
+  says: `${showDay(dose.date)}: ${showRate(amountFor(dose))} lb ${MARK_OF[dose.for].word} per 1000 sq ft, ${showWeight(dose.zoneLb)} lb ${name}`,
+});
+
+function Next({ work }: { work: PropertyWork }) {
+  const doses = work.zoneSeason?.doses ?? [];
+  const next = doses.find((d) => d.date >= work.today) ?? doses[0];
+  const product = work.file.products?.find((p) => p.id === next?.productId);
+  const totals = (['N', 'K2O', 'lime', 'sulfur'] as const)
+    .map((purpose) => ({
+      purpose,
+      lb: doses.reduce(
+        (sum, d) =>
+          sum +
+          (purpose === 'lime' || purpose === 'sulfur'
+            ? d.for === purpose
+              ? amountFor(d)
+              : 0
+            : (d.delivers[purpose] ?? 0)),
+        0,
+      ),
+    }))
+    .filter((t) => t.lb > 0);
+  return (
+    <div className="next">
+      <p className="now">
+        {next ? (
+          <>
+            <b>{showDay(next.date)}</b>
+            <span>
+              {showRate(amountFor(next))} lb <Substances text={next.for === 'sulfur' ? 'S' : next.for} />,{' '}
+              {product?.name.toLowerCase()}
+            </span>
+          </>
+        ) : (
+          <span className="note">Nothing dated yet.</span>
+        )}
+      </p>
+      <ul className="tally">
+        {totals.map(({ purpose, lb }) => (
+          <li key={purpose}>
+            <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+              <Mark purpose={purpose} x={10} y={10} d={13} />
+            </svg>
+            <span>
+              <Substances text={purpose === 'sulfur' ? 'S' : purpose === 'lime' ? 'Lime' : purpose} />{' '}
+              <b>{purpose === 'lime' ? showWeight(lb) : showRate(lb)}</b> lb in {work.year}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+const KEYS: readonly [string, string][] = [
+  ['1 to 4', 'stages of work'],
+  ['[ and ]', 'zone before, zone after'],
+  ['Esc', 'close the Workings'],
+  ['Backspace', 'in Workings: one step back'],
+  ['Alt H', 'all properties'],
+  ['?', 'this list'],
+];
+
+export default function Property({ loaderData }: Route.ComponentProps) {
+  const { file, today } = loaderData;
+  const [search, setSearch] = useSearchParams();
+  const [trail, setTrail] = useState<readonly Figure[]>([]);
+  const [keysShown, setKeysShown] = useState(false);
+  const navigate = useNavigate();
+  const location = useLocation();
+  const { message } = App.useApp();
+  const zoneId = search.get('zone');
+  const work = useMemo(() => workOf(file, today, zoneId), [file, today, zoneId]);
+  const { zone, zoneSeason, season } = work;
+  const workings = useMemo(
+    () => ({
+      trail,
+      open: (figure: Figure) => setTrail([figure]),
+      drill: (figure: Figure) => setTrail((before) => [...before, figure]),
+      back: () => setTrail((before) => before.slice(0, -1)),
+      close: () => setTrail([]),
+    }),
+    [trail],
+  );
+  const focusZone = (id: string) => {
+    setTrail([]);
+    setSearch((before) => {
+      before.set('zone', id);
+      return before;
+    });
+  };
+  const step = (by: number) => {
+    const at = file.zones.findIndex((z) => z.id === zone?.id);
+    const to = file.zones[(at + by + file.zones.length) % file.zones.length];
+    if (to) focusZone(to.id);
+  };
+  const stages = stagesOf(work);
+  const [place, setPlace] = useState(location.pathname);
+  if (place !== location.pathname) {
+    setPlace(location.pathname);
+    setTrail([]);
+  }
+  useHotkeys('1,2,3,4', (event) => navigate({ pathname: stages[Number(event.key) - 1]?.to, search: location.search }), [
+    stages,
+    location.search,
+  ]);
+  useHotkeys('[', () => step(-1), { useKey: true }, [zone, file]);
+  useHotkeys(']', () => step(1), { useKey: true }, [zone, file]);
+  useHotkeys('escape', () => setTrail([]));
+  useHotkeys('alt+h', () => navigate('/'));
+  useHotkeys('?', () => setKeysShown(true), { useKey: true });
+
+  const area = file.zones.reduce((sum, z) => sum + z.areaSqFt, 0);
+  const name = (id: string) => file.products?.find((p) => p.id === id)?.name ?? id;
+  const windows = codeWindows(file.codes ?? [], zoneSeason?.season?.growth.length ?? 365);
+  const empty = !zone
+    ? 'no zone yet: measure the ground first'
+    : !zoneSeason?.season
+      ? 'no climate yet: choose one in Ground'
+      : 'no dose dated yet';
+  const save = async () => {
+    const source = await exportProperty(file.property.id);
+    if (source === undefined) return;
+    saveTextFile(`${file.property.id}.ubertas-case.json`, source, 'application/json');
+    void message.success('Saved as a case file.');
+  };
+  return (
+    <WorkingsContext value={workings}>
+      <header className="top">
+        <Wordmark />
+        <div className="where">
+          <strong>{file.property.name}</strong>
+          <span className="small nowrap">
+            {file.zones.length} {file.zones.length === 1 ? 'zone' : 'zones'}, {showArea(area)} sq ft
+          </span>
+        </div>
+        <div className="right">
+          <Button onClick={save}>Save as a file</Button>
+          <Button onClick={() => setKeysShown(true)}>
+            Keys <span className="kbd">?</span>
+          </Button>
+        </div>
+      </header>
+      <section className="ribbon" aria-label="Season ribbon">
+        <div className="who">
+          {zone ? (
+            <>
+              <Select
+                aria-label="Zone"
+                variant="borderless"
+                value={zone.id}
+                onChange={focusZone}
+                options={file.zones.map((z) => ({ value: z.id, label: z.name }))}
+                popupMatchSelectWidth={false}
+                virtual={false}
+              />
+              <span>{grassOf(zone.grass).name}</span>
+              <span>
+                {unslug(zone.texture)}, {showArea(zone.areaSqFt)} sq ft
+              </span>
+              <span className="no-phone">
+                zone {file.zones.indexOf(zone) + 1} of {file.zones.length}
+              </span>
+            </>
+          ) : (
+            <span className="note">No zone yet</span>
+          )}
+        </div>
+        <Ribbon
+          season={zoneSeason?.season}
+          codeWindows={windows}
+          doses={(zoneSeason?.doses ?? []).map((d) => ribbonDose(d, name(d.productId)))}
+          year={season.year}
+          today={today}
+          label={`Year ${season.year}${zone ? ` of ${zone.name}` : ''}: growth, closed windows and ${zoneSeason?.doses.length ?? 0} doses`}
+          emptySays={empty}
+        />
+        <Next work={work} />
+      </section>
+      <Stages stages={stages} search={location.search} />
+      <main id="main" className={trail.length > 0 ? 'work with-slip' : 'work'}>
+        <Outlet context={work} />
+        <WorkingsSlip />
+      </main>
+      <Modal title="Keys" open={keysShown} onCancel={() => setKeysShown(false)} footer={null}>
+        <ul className="shortcuts">
+          {KEYS.map(([key, does]) => (
+            <li key={key}>
+              <span className="kbd">{key}</span> {does}
+            </li>
+          ))}
+        </ul>
+      </Modal>
+    </WorkingsContext>
+  );
+}

@@ -1,0 +1,163 @@
+import { Button } from 'antd';
+import { useEffect, useState } from 'react';
+import { useFetcher } from 'react-router';
+import type { SoilTest } from '@core/formats/case';
+import { ChoiceField, optionsOf, TextField } from '../../ui/field';
+import {
+  BUFFER_METHODS,
+  EXTRACTANTS,
+  P_METHODS,
+  PH_METHODS,
+  ROWS,
+  typedFromReport,
+  type TypedReport,
+} from './report-from-typed';
+
+const NAMES = {
+  'mehlich-3': 'Mehlich-3',
+  'mehlich-1': 'Mehlich-1',
+  'bray-p1': 'Bray P1',
+  olsen: 'Olsen',
+  morgan: 'Morgan',
+  'modified-morgan': 'modified Morgan',
+  'ammonium-acetate': 'ammonium acetate',
+  same: 'as the others',
+  mehlich: 'Mehlich',
+  'modified-mehlich': 'modified Mehlich',
+  smp: 'SMP',
+  sikora: 'Sikora',
+  'adams-evans': 'Adams-Evans',
+  'moore-sikora': 'Moore-Sikora',
+  'water-1:1': 'water, 1:1',
+  'water-1:2': 'water, 1:2',
+  'saturated-paste': 'saturated paste',
+  cacl2: 'CaCl2',
+} as const;
+const UNIT_OPTIONS = [
+  { value: 'ppm', label: 'ppm (mg/kg)' },
+  { value: 'lb/acre', label: 'lb/acre' },
+  { value: 'kg/ha', label: 'kg/ha' },
+  { value: 'mg/dm3', label: 'mg/dm3' },
+  { value: 'index', label: 'laboratory index' },
+];
+
+/** A report typed by hand: values alone are enough, Tab goes from one to the next. */
+export function ReportForm({
+  zoneId,
+  test,
+  today,
+  onCancel,
+  onKept,
+}: {
+  zoneId: string;
+  test?: SoilTest;
+  today: string;
+  onCancel?: () => void;
+  onKept: () => void;
+}) {
+  const [typed, setTyped] = useState(() => typedFromReport(test, today));
+  const fetcher = useFetcher<{ faults?: Record<string, string>; kept?: string }>();
+  const faults = fetcher.state === 'idle' ? (fetcher.data?.faults ?? {}) : {};
+  const set = (key: Exclude<keyof TypedReport, 'values' | 'id'>) => (value: string) =>
+    setTyped((before) => ({ ...before, [key]: value }));
+  const keep = () =>
+    fetcher.submit({ intent: 'keep', zoneId, typed } as never, { method: 'post', encType: 'application/json' });
+  const kept = fetcher.state === 'idle' ? fetcher.data?.kept : undefined;
+  useEffect(() => {
+    if (kept) onKept();
+    // only a new answer counts
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [kept]);
+  return (
+    <form
+      className="reportform"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void keep();
+      }}
+    >
+      <fieldset>
+        <legend>The report</legend>
+        <div className="pair">
+          <TextField
+            label="Sampled on"
+            type="date"
+            value={typed.sampledOn}
+            onChange={set('sampledOn')}
+            fault={faults.sampledOn}
+          />
+          <TextField
+            label="Depth"
+            unit="in"
+            value={typed.depth}
+            onChange={set('depth')}
+            fault={faults.depth}
+            inputMode="decimal"
+          />
+        </div>
+        <TextField label="Laboratory" value={typed.lab} onChange={set('lab')} fault={faults.lab} />
+        <div className="pair">
+          <ChoiceField
+            label="Unit of the nutrients"
+            placeholder="Say which"
+            value={typed.unit || undefined}
+            options={UNIT_OPTIONS}
+            onChange={set('unit')}
+            fault={faults.unit}
+          />
+          <ChoiceField
+            label="Extractant"
+            value={typed.extractant}
+            options={optionsOf(EXTRACTANTS, NAMES)}
+            onChange={set('extractant')}
+          />
+          <ChoiceField
+            label="Phosphorus by"
+            value={typed.pMethod}
+            options={optionsOf(P_METHODS, NAMES)}
+            onChange={set('pMethod')}
+          />
+          <ChoiceField
+            label="pH in"
+            value={typed.phMethod}
+            options={optionsOf(PH_METHODS, NAMES)}
+            onChange={set('phMethod')}
+          />
+          <ChoiceField
+            label="Buffer"
+            value={typed.bufferMethod}
+            options={optionsOf(BUFFER_METHODS, NAMES)}
+            onChange={set('bufferMethod')}
+          />
+        </div>
+      </fieldset>
+      <fieldset>
+        <legend>Values, as printed</legend>
+        <div className="values">
+          {ROWS.map(({ analyte, label, unit }) => (
+            <TextField
+              key={analyte}
+              label={label}
+              unit={unit ?? (analyte === 'pH' || analyte === 'buffer-pH' ? undefined : typed.unit || undefined)}
+              value={typed.values[analyte] ?? ''}
+              onChange={(text) => setTyped((before) => ({ ...before, values: { ...before.values, [analyte]: text } }))}
+              fault={faults[analyte]}
+              inputMode="decimal"
+            />
+          ))}
+        </div>
+        <p className="small">
+          Leave empty what the report does not give. A value under the laboratory’s limit is typed with its sign,
+          &lt;0.5.
+        </p>
+      </fieldset>
+      <div className="actions">
+        <Button type="primary" htmlType="submit" loading={fetcher.state !== 'idle'}>
+          Keep and read
+        </Button>
+        {onCancel && <Button onClick={onCancel}>Leave without keeping</Button>}
+        {Object.keys(faults).length > 0 && <span className="small">Not kept yet: see the marked fields.</span>}
+      </div>
+    </form>
+  );
+}

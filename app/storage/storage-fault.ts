@@ -1,0 +1,22 @@
+/** What went wrong with the browser's database, in a sentence a person can act on. Undefined for other faults. */
+export function storageFault(fault: unknown): string | undefined {
+  const name =
+    (fault as { name?: string; inner?: { name?: string } } | undefined)?.inner?.name ??
+    (fault as { name?: string } | undefined)?.name;
+  switch (name) {
+    case 'QuotaExceededError':
+      return 'The browser’s storage is full. Nothing was changed. Save a backup, free some space, then try again.';
+    case 'VersionError':
+      return 'This browser’s data was written by a newer Ubertas, perhaps in another tab. Reload this page; nothing was changed.';
+    case 'OpenFailedError':
+    case 'MissingAPIError':
+    case 'InvalidStateError':
+    case 'SecurityError':
+    case 'UnknownError':
+      return 'The browser does not let Ubertas keep data here (private window, or storage blocked). Allow site data for this page, then reload.';
+    case 'DatabaseClosedError':
+      return 'The database was closed, perhaps by another tab with a newer Ubertas. Reload this page; nothing was lost.';
+    default:
+      return undefined;
+  }
+}

@@ -1,0 +1,110 @@
+import { Input, Select } from 'antd';
+import { type ReactNode, useId } from 'react';
+import { StopGlyph } from './glyphs';
+
+/** The sentence under a field that says what is wrong and what to do. */
+export function Fault({ id, children }: { id?: string; children?: ReactNode }) {
+  if (!children) return null;
+  return (
+    <span className="fault" id={id} role="alert">
+      <StopGlyph />
+      <span>{children}</span>
+    </span>
+  );
+}
+
+interface FieldProps {
+  label: string;
+  /** Unit or remark at the right of the label. */
+  unit?: string;
+  fault?: string;
+}
+
+/** A typed value: kept as text until it is read, so that nothing a person typed is ever lost. */
+export function TextField({
+  label,
+  unit,
+  fault,
+  value,
+  onChange,
+  type = 'text',
+  autoFocus,
+  inputMode,
+  onEnter,
+}: FieldProps & {
+  value: string;
+  onChange: (text: string) => void;
+  type?: 'text' | 'date';
+  autoFocus?: boolean;
+  inputMode?: 'decimal';
+  onEnter?: () => void;
+}) {
+  const id = useId();
+  return (
+    <div className="field">
+      <label className="label" htmlFor={id}>
+        <span>{label}</span>
+        {unit && <span>{unit}</span>}
+      </label>
+      <Input
+        id={id}
+        type={type}
+        value={value}
+        autoFocus={autoFocus}
+        inputMode={inputMode}
+        status={fault ? 'error' : undefined}
+        aria-invalid={fault ? true : undefined}
+        aria-describedby={fault ? `${id}-fault` : undefined}
+        onChange={(event) => onChange(event.target.value)}
+        onPressEnter={onEnter}
+      />
+      <Fault id={`${id}-fault`}>{fault}</Fault>
+    </div>
+  );
+}
+
+/** A choice from a list. */
+export function ChoiceField<V extends string>({
+  label,
+  unit,
+  fault,
+  value,
+  options,
+  onChange,
+  placeholder,
+}: FieldProps & {
+  value: V | undefined;
+  options: readonly { value: V; label: string }[];
+  onChange: (value: V) => void;
+  placeholder?: string;
+}) {
+  const id = useId();
+  return (
+    <div className="field">
+      <label className="label" htmlFor={id}>
+        <span>{label}</span>
+        {unit && <span>{unit}</span>}
+      </label>
+      <Select
+        id={id}
+        value={value}
+        options={options as { value: V; label: string }[]}
+        placeholder={placeholder}
+        status={fault ? 'error' : undefined}
+        aria-describedby={fault ? `${id}-fault` : undefined}
+        onChange={onChange}
+        popupMatchSelectWidth={false}
+        virtual={false}
+        showSearch={{ optionFilterProp: 'label' }}
+      />
+      <Fault id={`${id}-fault`}>{fault}</Fault>
+    </div>
+  );
+}
+
+/** Words of a fixed set as options, hyphens opened. */
+export const optionsOf = <const V extends string>(
+  words: readonly V[],
+  names: Partial<Record<V, string>> = {},
+): { value: V; label: string }[] =>
+  words.map((value) => ({ value, label: names[value] ?? value.replaceAll('-', ' ') }));

@@ -1,0 +1,56 @@
+import type { PlannedFor } from '@core/formats/case';
+
+/** What a mark stands for. Its letter, and its word for those who cannot see it. */
+export const MARK_OF: Record<PlannedFor, { letter: string; word: string }> = {
+  N: { letter: 'N', word: 'nitrogen' },
+  P2O5: { letter: 'P', word: 'phosphate' },
+  K2O: { letter: 'K', word: 'potash' },
+  lime: { letter: 'L', word: 'lime' },
+  sulfur: { letter: 'S', word: 'sulfur' },
+};
+
+/** Diameter of a circle whose area follows the amount; lime counts a fiftieth. */
+export function markSize(purpose: PlannedFor, lbPer1000: number, scale: number, least = 11.5, most = 24): number {
+  const d = scale * Math.sqrt(purpose === 'lime' ? lbPer1000 / 50 : lbPer1000);
+  return Math.min(most, Math.max(least, d));
+}
+
+/**
+ * The shape code: circle N, diamond K2O, square lime, triangle pointing down S. Phosphate has no shape of its own, only
+ * its letter. `d` is the diameter of the circle of equal area.
+ */
+export function Mark({
+  purpose,
+  x,
+  y,
+  d,
+  state = 'planned',
+}: {
+  purpose: PlannedFor;
+  x: number;
+  y: number;
+  d: number;
+  state?: 'planned' | 'due';
+}) {
+  const stroke = state === 'due' ? 'var(--moss)' : 'var(--loam)';
+  const shape = { fill: 'var(--sheet)', stroke, strokeWidth: state === 'due' ? 2 : 1.4 };
+  const h = { N: d / 2, P2O5: d / 2, K2O: (1.253 * d) / 2, lime: (0.886 * d) / 2, sulfur: (1.347 * d) / 2 }[purpose];
+  return (
+    <g>
+      {purpose === 'N' && <circle cx={x} cy={y} r={h} {...shape} />}
+      {purpose === 'K2O' && <path d={`M${x} ${y - h}L${x + h} ${y}L${x} ${y + h}L${x - h} ${y}Z`} {...shape} />}
+      {purpose === 'lime' && <rect x={x - h} y={y - h} width={2 * h} height={2 * h} {...shape} />}
+      {purpose === 'sulfur' && <path d={`M${x - h} ${y - h * 0.72}H${x + h}L${x} ${y + h}Z`} {...shape} />}
+      {(d >= 11 || purpose === 'P2O5') && (
+        <text
+          x={x}
+          y={y + (purpose === 'sulfur' ? 1.6 : 3.2)}
+          textAnchor="middle"
+          style={{ fontSize: Math.max(8.5, d * 0.55), fontWeight: 700, fill: stroke }}
+        >
+          {MARK_OF[purpose].letter}
+        </text>
+      )}
+    </g>
+  );
+}

@@ -1,0 +1,174 @@
+import { useId } from 'react';
+import type { PlannedFor } from '@core/formats/case';
+import type { GrowthSeason } from '@core/season/climate-year';
+import { dayOfYear } from '@core/season/day';
+import { showDay } from './format';
+import { Mark, markSize } from './marks';
+import { useWidth } from './use-width';
+
+/** What the ribbon draws for one dose. */
+export interface RibbonDose {
+  date: string;
+  for: PlannedFor;
+  /** lb of what it is for, per 1000 ft2. */
+  lb: number;
+  says: string;
+}
+
+export const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+export const MONTH_STARTS = [0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334];
+
+const SOIL_LINE = 52;
+const GROWTH_TOP = 34;
+const MARKS_AT = 66;
+const PATTERN = { frozen: 'frost', dormant: 'rest', heat: 'heat', code: 'rest' } as const;
+
+/** The four overprints for closed windows. Ids are the page's own, so that two ribbons do not share one. */
+export function WindowPatterns({ id }: { id: string }) {
+  return (
+    <defs>
+      <pattern id={`${id}-rest`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <path d="M0 0V6" stroke="#54483B" strokeWidth="1.5" strokeOpacity=".4" />
+      </pattern>
+      <pattern id={`${id}-frost`} width="9" height="8" patternUnits="userSpaceOnUse">
+        <path d="M0 2h5M4.5 6h5" stroke="#34567A" strokeWidth="1.2" strokeOpacity=".75" />
+      </pattern>
+      <pattern id={`${id}-heat`} width="7" height="7" patternUnits="userSpaceOnUse">
+        <circle cx="1.75" cy="1.75" r="1" fill="#735500" fillOpacity=".8" />
+        <circle cx="5.25" cy="5.25" r="1" fill="#735500" fillOpacity=".8" />
+      </pattern>
+    </defs>
+  );
+}
+
+/** Outline of growth, 0..1 by day, above a line. */
+export function growthPath(growth: readonly number[], width: number, base: number, height: number): string {
+  const perDay = width / growth.length;
+  const points = growth
+    .filter((_, day) => day % 3 === 0)
+    .map((share, i) => `${(i * 3 * perDay).toFixed(1)} ${(base - share * height).toFixed(1)}`);
+  return `M${points.join('L')}L${width} ${(base - (growth.at(-1) ?? 0) * height).toFixed(1)}`;
+}
+
+export interface RibbonProps {
+  season?: GrowthSeason;
+  codeWindows: { from: number; to: number; says: string }[];
+  doses: RibbonDose[];
+  year: number;
+  today: string;
+  label: string;
+  emptySays?: string;
+}
+
+/** The year of a zone: growth above the soil line, what is fed below it, closed windows over both, today through all. */
+export function Ribbon({ season, codeWindows, doses, year, today, label, emptySays }: RibbonProps) {
+  const [ref, width] = useWidth<HTMLDivElement>(806);
+  const id = useId().replaceAll(':', '');
+  const days = season?.growth.length ?? 365;
+  const x = (day: number) => (day / days) * width;
+  const windows = [
+    ...(season?.windows ?? []).map((w) => ({ ...w, pattern: PATTERN[w.kind] })),
+    ...codeWindows.map((w) => ({ ...w, pattern: 'rest' as const })),
+  ];
+  const todayAt = today.startsWith(String(year)) ? dayOfYear(today) : undefined;
+  const todayMonth = todayAt === undefined ? -1 : MONTH_STARTS.findLastIndex((start) => start <= todayAt);
+  const labelled = windows.filter((w) => x(w.to - w.from) > w.says.length * 5.6);
+  return (
+    <div ref={ref} className="ribbon-plot">
+      <svg width={width} height="84" viewBox={`0 0 ${width} 84`} role="img" aria-label={label}>
+        <WindowPatterns id={id} />
+        {season && (
+          <path
+            d={`${growthPath(season.growth, width, SOIL_LINE, GROWTH_TOP)}L${width} ${SOIL_LINE}L0 ${SOIL_LINE}Z`}
+            fill="var(--growth)"
+          />
+        )}
+        {MONTH_STARTS.slice(1).map((start) => (
+          <path key={start} d={`M${x(start)} 2V78`} stroke="var(--rule)" />
+        ))}
+        {windows.map((w, i) => (
+          <rect
+            key={i}
+            x={x(w.from)}
+            y="15"
+            width={Math.max(1, x(w.to + 1 - w.from))}
+            height="63"
+            fill={`url(#${id}-${w.pattern})`}
+            stroke="var(--edge)"
+            strokeWidth=".6"
+          />
+        ))}
+        {season && (
+          <path
+            d={growthPath(season.growth, width, SOIL_LINE, GROWTH_TOP)}
+            fill="none"
+            stroke="var(--growth-line)"
+            strokeWidth="1.3"
+          />
+        )}
+        {MONTHS.map((month, i) => (
+          <text
+            key={month}
+            x={x(MONTH_STARTS[i] as number) + 4}
+            y="11"
+            className={i === todayMonth ? 'axis hidden' : 'axis'}
+          >
+            {month}
+          </text>
+        ))}
+        {labelled.map((w, i) => {
+          const row = labelled.slice(0, i).filter((other) => other.to > w.from && other.from < w.to).length;
+          return (
+            <g key={i}>
+              <rect
+                x={x(w.from) + 1}
+                y={15.5 + row * 15}
+                width={w.says.length * 5.6 + 4}
+                height="14"
+                fill="var(--lichen)"
+              />
+              <text x={x(w.from) + 3} y={26 + row * 15} className="axis strong">
+                {w.says}
+              </text>
+            </g>
+          );
+        })}
+        <path d={`M0 ${SOIL_LINE}H${width}`} stroke="var(--loam)" strokeWidth="1.3" />
+        {emptySays && doses.length === 0 && (
+          <text x={width / 2} y={70} textAnchor="middle" className="ribbon-note">
+            {emptySays}
+          </text>
+        )}
+        {doses.map((dose, i) => {
+          const sameDay = doses
+            .slice(0, i)
+            .filter((other) => Math.abs(dayOfYear(other.date) - dayOfYear(dose.date)) < 8).length;
+          return (
+            <Mark
+              key={i}
+              purpose={dose.for}
+              x={x(dayOfYear(dose.date)) + sameDay * 15}
+              y={MARKS_AT}
+              d={markSize(dose.for, dose.lb, 19.5)}
+            />
+          );
+        })}
+        <path d={`M0 83.5H${width}`} stroke="var(--edge)" />
+        {todayAt !== undefined && (
+          <g>
+            <path d={`M${x(todayAt)} 0V84`} stroke="var(--moss)" strokeWidth="2" />
+            <rect x={x(todayAt) - 1} y="0" width="44" height="15" fill="var(--moss)" />
+            <text x={x(todayAt) + 4} y="11.3" className="axis on-moss">
+              {showDay(today)}
+            </text>
+          </g>
+        )}
+      </svg>
+      <ul className="vh">
+        {doses.map((dose, i) => (
+          <li key={i}>{dose.says}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}

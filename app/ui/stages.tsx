@@ -1,0 +1,35 @@
+import { NavLink } from 'react-router';
+import { StageGlyph } from './glyphs';
+
+export interface Stage {
+  key: number;
+  to: string;
+  name: string;
+  state: 'empty' | 'under-way' | 'done' | 'attention';
+  /** A fact, never just the state. */
+  fact: string;
+}
+
+/** The stages of work, in order. Never locked: the page says what is missing. */
+export function Stages({ stages, search }: { stages: readonly Stage[]; search: string }) {
+  return (
+    <nav className="stages" aria-label="Stages of work">
+      <ol style={{ gridTemplateColumns: `repeat(${stages.length}, minmax(0, 1fr))` }}>
+        {stages.map((stage) => (
+          <li key={stage.key} className={stage.state}>
+            <NavLink to={{ pathname: stage.to, search }} prefetch="none">
+              <span className="kbd" aria-hidden="true">
+                {stage.key}
+              </span>
+              <b>{stage.name}</b>
+              <span className="state">
+                <StageGlyph state={stage.state} />
+                {stage.fact}
+              </span>
+            </NavLink>
+          </li>
+        ))}
+      </ol>
+    </nav>
+  );
+}

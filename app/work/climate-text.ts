@@ -1,0 +1,54 @@
+import { climateSchema, type Climate } from '@core/formats/case';
+import { checkShape } from '@core/formats/shape';
+import { typedNumber } from '@core/formats/typed-number';
+import { isRefusal, type Refusal, refuse } from '@core/reckoning/refusal';
+
+/** Twelve numbers typed or pasted with spaces, commas or line ends between. */
+export function twelveNumbers(text: string, label: string, field: string): number[] | Refusal {
+  const parts = text
+    .trim()
+    .split(/[\s,;]+/)
+    .filter(Boolean);
+  if (parts.length !== 12)
+    return refuse(field, `${label} needs twelve numbers, January to December; ${parts.length} found.`);
+  const numbers: number[] = [];
+  for (const part of parts) {
+    const value = typedNumber(part, label, field);
+    if (isRefusal(value)) return value;
+    numbers.push(value as number);
+  }
+  return numbers;
+}
+
+/** Reads typed normals into a climate, or the first fault with its field. */
+export function climateFromText(typed: {
+  highs: string;
+  lows: string;
+  lastFrost: string;
+  firstFrost: string;
+}): Climate | Refusal {
+  const highs = twelveNumbers(typed.highs, 'Mean highs', 'highs');
+  if (isRefusal(highs)) return highs;
+  const lows = twelveNumbers(typed.lows, 'Mean lows', 'lows');
+  if (isRefusal(lows)) return lows;
+  const month = highs.findIndex((high, i) => high < (lows[i] as number));
+  if (month >= 0)
+    return refuse(
+      'lows',
+      `Month ${month + 1}: the mean low, ${lows[month]}, is above the mean high, ${highs[month]}. Check both rows.`,
+    );
+  const frost = (text: string) => text.trim() || undefined;
+  const climate = checkShape(climateSchema, {
+    meanHighF: highs,
+    meanLowF: lows,
+    ...(frost(typed.lastFrost) ? { lastFrost: frost(typed.lastFrost) } : {}),
+    ...(frost(typed.firstFrost) ? { firstFrost: frost(typed.firstFrost) } : {}),
+  });
+  if (!isRefusal(climate)) return climate as Climate;
+  const field = climate.field.startsWith('meanHigh')
+    ? 'highs'
+    : climate.field.startsWith('meanLow')
+      ? 'lows'
+      : climate.field;
+  return refuse(field, climate.refused.replace(/ \([^)]*\)$/, ''));
+}

@@ -1,0 +1,52 @@
+import { useOutletContext } from 'react-router';
+import type { Case, LocalCode, Plan, Zone } from '@core/formats/case';
+import { type SeasonPlan, planSeason, type ZoneSeason } from '@core/season/plan';
+import { dayOfYear } from '@core/season/day';
+
+/** Everything the stages of one property draw from, reckoned once when the data changes. */
+export interface PropertyWork {
+  file: Case;
+  today: string;
+  year: number;
+  plan: Plan | undefined;
+  season: SeasonPlan;
+  /** The zone in focus; undefined while there is none. */
+  zone: Zone | undefined;
+  zoneSeason: ZoneSeason | undefined;
+}
+
+/** Year a plan is for: the property's choice, else this year until midsummer and the next after it. */
+export const planYear = (file: Case, today: string): number =>
+  file.choices?.year ?? Number(today.slice(0, 4)) + (today.slice(5, 7) >= '07' ? 1 : 0);
+
+/** Reckons a property: readings, prescriptions, season. Pure but for `today`. */
+export function workOf(file: Case, today: string, zoneId: string | null): PropertyWork {
+  const year = planYear(file, today);
+  const plan = file.plans?.find((p) => p.year === year);
+  const season = planSeason(file, year, plan?.products ?? {}, today);
+  const zone = file.zones.find((z) => z.id === zoneId) ?? file.zones[0];
+  return { file, today, year, plan, season, zone, zoneSeason: season.zones.find((z) => z.zone.id === zone?.id) };
+}
+
+export const usePropertyWork = (): PropertyWork => useOutletContext<PropertyWork>();
+
+/** A local code's closed dates as stretches of the year, split where they wrap the new year. */
+export function codeWindows(codes: readonly LocalCode[], days: number): { from: number; to: number; says: string }[] {
+  return codes.flatMap((code) =>
+    (code.closed ?? []).flatMap((span) => {
+      const [from, to] = [
+        dayOfYear(`2026-${span.from === '02-29' ? '02-28' : span.from}`),
+        dayOfYear(`2026-${span.to === '02-29' ? '02-28' : span.to}`),
+      ];
+      const says = `Closed, no ${span.nutrients.map((n) => (n === 'P2O5' ? 'P' : n === 'K2O' ? 'K' : n)).join(' or ')}`;
+      return from <= to
+        ? [{ from, to, says }]
+        : [
+            { from: 0, to, says },
+            { from, to: days - 1, says },
+          ];
+    }),
+  );
+}
+
+export const unslug = (words: string): string => words.replaceAll('-', ' ');

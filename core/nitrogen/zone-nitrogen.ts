@@ -1,0 +1,154 @@
+import type { LocalCode, Zone } from '../formats/case';
+import { type Care, GRASS_PACK, grassOf } from '../ground/grasses';
+import { groupOfTexture } from '../ground/texture-groups';
+import { type Figure, sureFigure, traced } from '../prescription/figure';
+import type { NitrogenPrescription, NitrogenStep } from '../prescription/prescription';
+import { type NitrogenYearInputs, nitrogenWalk, nitrogenYear } from './year';
+
+/** Less nitrogen in shade, percent. Practice says 30-50; light cannot be replaced by feed. */
+const SHADE_PERCENT = { 'full-sun': 0, 'part-shade': 30, shade: 40, 'deep-shade': 50 } as const;
+/** Less nitrogen without irrigation, percent. Common practice. */
+const DRY_PERCENT = 25;
+/** A stand younger than this gets more. Common practice. */
+const YOUNG_UNTIL_YEARS = 2;
+const YOUNG_LB = 0.5;
+const WEAR_LB = 0.5;
+
+export type SwitchableLine = 'shade' | 'dry' | 'organic-matter' | 'clippings' | 'young' | 'wear';
+export const SWITCHABLE_LINES: readonly SwitchableLine[] = [
+  'shade',
+  'dry',
+  'organic-matter',
+  'clippings',
+  'young',
+  'wear',
+];
+
+/** Order in which the lines are walked and shown. */
+const WALK_ORDER: readonly NitrogenStep['id'][] = [
+  'base',
+  ...SWITCHABLE_LINES,
+  'carry-over',
+  'floor',
+  'ceiling',
+  'code',
+];
+
+const LINE_WORDS: Record<string, string> = {
+  shade: 'Shade',
+  dry: 'Not irrigated',
+  'organic-matter': 'Organic matter',
+  clippings: 'Clippings returned',
+  young: `Stand under ${YOUNG_UNTIL_YEARS} years`,
+  wear: 'Heavy wear',
+  'carry-over': 'Carry-over from slow release',
+  floor: 'Held at zero',
+  ceiling: 'Held to the ceiling of the grass',
+  code: 'Held to the local code',
+};
+
+/** The strictest yearly cap of the codes that hold here, lb N/1000 ft2. */
+export const codeYearCap = (codes: readonly LocalCode[]): number | undefined =>
+  codes.reduce<number | undefined>(
+    (least, c) => (c.maxNPerYear === undefined ? least : Math.min(least ?? Infinity, c.maxNPerYear)),
+    undefined,
+  );
+
+/** What each line would be if it were counted. */
+function wanted(
+  zone: Zone,
+  organicMatterPercent: number | undefined,
+): Record<SwitchableLine, Partial<NitrogenYearInputs>> {
+  const returned = zone.clippings === 'returned' || zone.clippings === 'mulched';
+  return {
+    shade: { shadePercent: SHADE_PERCENT[zone.light ?? 'full-sun'] },
+    dry: { dryPercent: zone.irrigated === false ? DRY_PERCENT : 0 },
+    'organic-matter': { organicMatterPercent: Math.max(0, organicMatterPercent ?? 0) },
+    clippings: { clippings: returned ? 'returned' : 'bagged' },
+    young: { youngLb: zone.ageYears !== undefined && zone.ageYears < YOUNG_UNTIL_YEARS ? YOUNG_LB : 0 },
+    wear: { wearLb: zone.wear === 'heavy' ? WEAR_LB : 0 },
+  };
+}
+
+function stepWords(
+  id: string,
+  zone: Zone,
+  given: NitrogenYearInputs,
+  organicMatterPercent: number | undefined,
+): string {
+  switch (id) {
+    case 'base':
+      return `Base, ${grassOf(zone.grass).name}, ${zone.care ?? 'standard'} care`;
+    case 'shade':
+      return `${LINE_WORDS.shade}, ${SHADE_PERCENT[zone.light ?? 'full-sun']} %`;
+    case 'dry':
+      return `${LINE_WORDS.dry}, ${DRY_PERCENT} %`;
+    case 'organic-matter':
+      return `${LINE_WORDS['organic-matter']}, ${organicMatterPercent ?? 0} %`;
+    case 'ceiling':
+      return `Held to the grass’s ceiling, ${given.ceilingLb} lb N`;
+    case 'code':
+      return `Held to the local code, ${given.codeLb} lb N`;
+    default:
+      return LINE_WORDS[id] ?? id;
+  }
+}
+
+/** Nitrogen of a zone for the year: the walk's lines, those switched off as well, and the figure. */
+export function prescribeNitrogen(
+  zone: Zone,
+  organicMatterPercent: number | undefined,
+  codes: readonly LocalCode[],
+): NitrogenPrescription {
+  const grass = grassOf(zone.grass);
+  const care: Care = zone.care ?? 'standard';
+  const off = new Set(zone.nitrogenOff ?? []);
+  const all = wanted(zone, organicMatterPercent);
+  const counted = SWITCHABLE_LINES.filter((id) => !off.has(id)).map((id) => all[id]);
+  const base: NitrogenYearInputs = {
+    baseLb: grass.nitrogenLb[care],
+    ceilingLb: grass.ceilingLb,
+    codeLb: codeYearCap(codes),
+  };
+  const given: NitrogenYearInputs = Object.assign({}, base, ...counted);
+  const walk = nitrogenWalk(given);
+
+  const steps: NitrogenStep[] = walk.lines.map((line) => ({
+    ...line,
+    says: stepWords(line.id, zone, given, organicMatterPercent),
+  }));
+  for (const id of SWITCHABLE_LINES) {
+    const ghost = off.has(id) && nitrogenWalk({ ...given, ...all[id] }).lines.find((line) => line.id === id);
+    if (ghost) steps.push({ ...ghost, says: stepWords(id, zone, given, organicMatterPercent), off: true });
+  }
+  steps.sort((a, b) => WALK_ORDER.indexOf(a.id) - WALK_ORDER.indexOf(b.id));
+
+  const table = `${grass.name}, ${GRASS_PACK.name}`;
+  const year: Figure = sureFigure(
+    nitrogenYear,
+    {
+      baseLb: traced(given.baseLb, `${table}, ${care} care`),
+      shadePercent: given.shadePercent
+        ? traced(given.shadePercent, `light: ${zone.light?.replaceAll('-', ' ')}; common practice`)
+        : undefined,
+      dryPercent: given.dryPercent ? traced(given.dryPercent, 'zone is not irrigated; common practice') : undefined,
+      organicMatterPercent: given.organicMatterPercent ? traced(given.organicMatterPercent, 'soil report') : undefined,
+      clippings: given.clippings ? traced(given.clippings, 'care of the zone') : undefined,
+      youngLb: given.youngLb ? traced(given.youngLb, `stand of ${zone.ageYears} years; common practice`) : undefined,
+      wearLb: given.wearLb ? traced(given.wearLb, 'heavy wear; common practice') : undefined,
+      ceilingLb: traced(grass.ceilingLb, table),
+      codeLb: given.codeLb === undefined ? undefined : traced(given.codeLb, 'local code'),
+    },
+    {
+      title: 'Nitrogen for the year',
+      unit: 'lb N per 1000 ft2',
+      alternatives: (['low', 'standard', 'high'] as const)
+        .filter((c) => c !== care)
+        .map((c) => ({ says: `${c} care`, change: { baseLb: grass.nitrogenLb[c] } })),
+      usedIn: 'Season: the nitrogen doses add up to it. Prescribe: growth takes P and K in proportion to it.',
+    },
+  );
+  const note =
+    groupOfTexture(zone.texture) === 'sand' ? 'Sand: the same total in smaller doses, more often.' : undefined;
+  return { year, steps, note };
+}

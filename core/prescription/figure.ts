@@ -1,0 +1,112 @@
+import { evaluate, explain, type Reckoned, type ReckonedValue, type Reckoning } from '../reckoning/define';
+import type { Inputs, ValuesOf } from '../reckoning/inputs';
+import { isRefusal, type Refusal } from '../reckoning/refusal';
+
+/** Where a number came from: a sentence, and the figure it is where it was itself reckoned. */
+export interface Origin {
+  says: string;
+  figure?: Figure;
+}
+
+/** Another answer that a person may want to compare: the same reckoning with some inputs changed. */
+export interface Alternative {
+  says: string;
+  change: Record<string, unknown>;
+}
+
+/** A reckoned number with everything its Workings needs; steps are worked out only when somebody looks. */
+export interface Figure {
+  title: string;
+  reckoning: Reckoning;
+  inputs: Record<string, unknown>;
+  origins: Record<string, Origin>;
+  value: number;
+  /** Unit with the substance named, "lb K2O per 1000 ft2". */
+  unit: string;
+  /** Which of several results this is. */
+  part?: string;
+  cautions: string[];
+  alternatives: Alternative[];
+  usedIn?: string;
+}
+
+/** An input with its origin. */
+export interface Traced<T> {
+  value: T;
+  origin: Origin;
+}
+export const traced = <T>(value: T, says: string, figure?: Figure): Traced<T> => ({ value, origin: { says, figure } });
+
+type TracedInputs<D extends Inputs> = {
+  [K in keyof ValuesOf<D>]:
+    Traced<NonNullable<ValuesOf<D>[K]>> | (undefined extends ValuesOf<D>[K] ? undefined : never);
+};
+
+export interface FigureOptions {
+  title: string;
+  unit: string;
+  part?: string;
+  alternatives?: Alternative[];
+  usedIn?: string;
+}
+
+/** Picks the number out of a value: the value itself, a named result, or the first of a list of doses. */
+export function numberIn(value: ReckonedValue, part?: string): number {
+  if (typeof value === 'number') return value;
+  const named = typeof value === 'object' && part !== undefined ? value[part] : undefined;
+  if (typeof named === 'number') return named;
+  if (Array.isArray(named)) return (named[0] as number | undefined) ?? 0;
+  throw new TypeError(`no number "${part}" in this result`);
+}
+
+/** Reckons a figure from traced inputs, or refuses. */
+export function figureOf<D extends Inputs, V extends ReckonedValue>(
+  reckoning: Reckoning<D, V>,
+  given: TracedInputs<D>,
+  options: FigureOptions,
+): (Figure & { whole: V }) | Refusal {
+  const inputs: Record<string, unknown> = {};
+  const origins: Record<string, Origin> = {};
+  for (const key in given) {
+    const each = given[key as keyof typeof given] as Traced<unknown> | undefined;
+    if (!each) continue;
+    inputs[key] = each.value;
+    origins[key] = each.origin;
+  }
+  const cautions: string[] = [];
+  const whole = evaluate(reckoning, inputs as ValuesOf<D>, cautions);
+  if (isRefusal(whole)) return whole;
+  return {
+    title: options.title,
+    reckoning: reckoning as unknown as Reckoning,
+    inputs,
+    origins,
+    value: numberIn(whole, options.part),
+    whole,
+    unit: options.unit,
+    part: options.part,
+    cautions,
+    alternatives: options.alternatives ?? [],
+    usedIn: options.usedIn,
+  };
+}
+
+/** Reckons where every input is known to be within bounds; a refusal here would be a defect of ours. */
+export function sureFigure<D extends Inputs, V extends ReckonedValue>(
+  reckoning: Reckoning<D, V>,
+  given: TracedInputs<D>,
+  options: FigureOptions,
+): Figure & { whole: V } {
+  const figure = figureOf(reckoning, given, options);
+  if (isRefusal(figure)) throw new Error(`${reckoning.id} refused: ${figure.refused}`);
+  return figure;
+}
+
+/** The figure's working, step by step. */
+export const workingOf = (figure: Figure): Reckoned | Refusal => explain(figure.reckoning, figure.inputs);
+
+/** What an alternative would give instead, or why it cannot be. */
+export function alternativeValue(figure: Figure, alternative: Alternative): number | Refusal {
+  const result = explain(figure.reckoning, { ...figure.inputs, ...alternative.change });
+  return isRefusal(result) ? result : numberIn(result.value, figure.part);
+}

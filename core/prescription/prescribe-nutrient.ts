@@ -1,0 +1,140 @@
+import type { Method, Zone } from '../formats/case';
+import { nutrientBalance } from '../nutrients/balance';
+import { oxideOfElement } from '../nutrients/oxide';
+import { growthRemoval } from '../nutrients/removal';
+import { DEFAULT_BULK_DENSITY, groupOfTexture } from '../ground/texture-groups';
+import type { Finding, Interpretation } from '../soil/interpret';
+import { zoneBulkDensity } from '../soil/report';
+import { type Level, SUFFICIENCY_PACK } from '../soil/sufficiency';
+import { capped } from './capped';
+import { type Figure, sureFigure, traced } from './figure';
+import type { NutrientPrescription } from './prescription';
+
+/** Depth that feeds established turf, in; not the sample's depth. Decision, 3-6 in is in use. */
+const ROOT_ZONE_IN = 4;
+/** Extractants that measure a mass in soil, by nutrient; the others are indices and prescribe by level. */
+const MEASURES_MASS: Record<'P' | 'K' | 'Mg' | 'S', readonly Method[]> = {
+  P: ['mehlich-3'],
+  K: ['mehlich-3', 'ammonium-acetate'],
+  Mg: ['mehlich-3', 'ammonium-acetate'],
+  S: ['mehlich-3'],
+};
+/** Most a year, lb/1000 ft2, in the form bags state. Decision. */
+const YEARLY_CAP_LB = { P: 2, K: 4, Mg: 1, S: 2 } as const;
+/** By level, where the extractant is an index, lb oxide/1000 ft2 a year. Common practice. */
+const BY_LEVEL_LB = {
+  P: { 'very-low': 2, low: 1, enough: 0, high: 0, unreadable: 0 },
+  K: { 'very-low': 3, low: 2, enough: 0, high: 0, unreadable: 0 },
+  Mg: { 'very-low': 1, low: 0.5, enough: 0, high: 0, unreadable: 0 },
+  S: { 'very-low': 0.5, low: 0.25, enough: 0, high: 0, unreadable: 0 },
+} satisfies Record<string, Record<Level, number>>;
+
+export type PrescribedNutrient = keyof typeof YEARLY_CAP_LB;
+const SOLD_AS = { P: 'P2O5', K: 'K2O', Mg: 'Mg', S: 'S' } as const;
+const NAMES = { P: 'Phosphorus', K: 'Potassium', Mg: 'Magnesium', S: 'Sulfur' } as const;
+
+const none = (level: NutrientPrescription['level'], says: string): NutrientPrescription => ({ level, says, yearLb: 0 });
+
+function balanceFigure(nutrient: PrescribedNutrient, finding: Finding, zone: Zone, yearN: Figure): Figure {
+  const clippings = zone.clippings === 'returned' || zone.clippings === 'mulched' ? 'returned' : 'bagged';
+  const removal = sureFigure(
+    growthRemoval,
+    {
+      nutrient: traced(nutrient, 'this nutrient'),
+      yearNitrogenLb: traced(yearN.value, 'nitrogen for the year', yearN),
+      clippings: traced(clippings, 'care of the zone'),
+    },
+    {
+      title: `${nutrient} that growth takes`,
+      unit: `lb ${nutrient} per 1000 ft2`,
+      usedIn: `Prescribe: the ${NAMES[nutrient].toLowerCase()} balance.`,
+    },
+  );
+  return sureFigure(
+    nutrientBalance,
+    {
+      testPpm: traced(finding.value, `soil report, ${finding.method ?? ''}`),
+      enoughPpm: traced(finding.range?.enough ?? 0, `${SUFFICIENCY_PACK.name}, from memory`),
+      depthIn: traced(ROOT_ZONE_IN, 'root zone of turf, common practice'),
+      bulkDensity: traced(
+        zoneBulkDensity(zone),
+        zone.bulkDensity === undefined
+          ? `default for ${groupOfTexture(zone.texture)}, ${DEFAULT_BULK_DENSITY[groupOfTexture(zone.texture)]}`
+          : 'zone',
+      ),
+      removalLb: traced(removal.value, 'removal by growth', removal),
+    },
+    {
+      title: `${NAMES[nutrient]} balance`,
+      unit: `lb ${nutrient} per 1000 ft2`,
+      alternatives: [
+        { says: 'Root zone 6 in', change: { depthIn: 6 } },
+        { says: 'Soil only, no growth', change: { removalLb: 0 } },
+      ],
+      usedIn: `Prescribe: ${NAMES[nutrient].toLowerCase()} for the year.`,
+    },
+  );
+}
+
+/**
+ * P, K, Mg or S for the year by the sufficiency school. Nothing without a test, nothing at high; phosphorus nothing at
+ * enough either.
+ */
+export function prescribeNutrient(
+  nutrient: PrescribedNutrient,
+  zone: Zone,
+  read: Interpretation | undefined,
+  yearN: Figure,
+): NutrientPrescription {
+  const sold = SOLD_AS[nutrient];
+  const finding =
+    read?.findings.find((f) => f.analyte === nutrient && f.level !== 'unreadable') ??
+    read?.findings.find((f) => f.analyte === nutrient);
+  if (!finding) return none('not-tested', `Not on a report: no ${sold} without a test.`);
+  const { level } = finding;
+  if (level === 'unreadable') return none(level, `${finding.says} Until then no ${sold}.`);
+  if (level === 'high') return none(level, `${finding.says} No ${sold} this year, whatever the bag holds.`);
+  if (nutrient === 'P' && level === 'enough') return none(level, `${finding.says} No P2O5 this year.`);
+
+  const cap =
+    nutrient === 'K' && level !== 'very-low' ? Math.min(YEARLY_CAP_LB.K, yearN.value) : YEARLY_CAP_LB[nutrient];
+  const capWords =
+    nutrient === 'K' && cap < YEARLY_CAP_LB.K ? 'not above the year’s N on established turf' : 'yearly cap';
+  const unit = `lb ${sold} per 1000 ft2`;
+  const used = `Season: the ${sold} doses add up to it.`;
+  if (!finding.method || !MEASURES_MASS[nutrient].includes(finding.method)) {
+    const byLevel = Math.min(cap, BY_LEVEL_LB[nutrient][level]);
+    const year = sureFigure(
+      capped,
+      {
+        needLb: traced(BY_LEVEL_LB[nutrient][level], `by level, ${level.replace('-', ' ')}; common practice`),
+        capLb: traced(cap, capWords),
+      },
+      { title: `${NAMES[nutrient]} for the year`, unit, usedIn: used },
+    );
+    return {
+      level,
+      yearLb: byLevel,
+      year,
+      says: `${finding.says} ${finding.method} is an index, so the level decides.`,
+    };
+  }
+  const balance = balanceFigure(nutrient, finding, zone, yearN);
+  const need =
+    nutrient === 'P' || nutrient === 'K'
+      ? sureFigure(
+          oxideOfElement,
+          { element: traced(nutrient, 'bags state the oxide'), elementLb: traced(balance.value, 'balance', balance) },
+          { title: `${NAMES[nutrient]} as ${sold}`, unit, usedIn: used },
+        )
+      : balance;
+  const year =
+    need.value > cap
+      ? sureFigure(
+          capped,
+          { needLb: traced(need.value, 'need by balance', need), capLb: traced(cap, capWords) },
+          { title: `${NAMES[nutrient]} for the year`, unit, usedIn: used },
+        )
+      : { ...need, title: `${NAMES[nutrient]} for the year`, usedIn: used };
+  return { level, yearLb: year.value, year, says: finding.says };
+}

@@ -1,0 +1,255 @@
+import type { Choices, Product, Zone } from '../formats/case';
+import { GRASS_PACK, grassOf } from '../ground/grasses';
+import { groupOfTexture } from '../ground/texture-groups';
+import { limeDoses } from '../lime/doses';
+import { limeMaterial } from '../lime/material';
+import { mehlichLime } from '../lime/mehlich';
+import { textureLime } from '../lime/texture-table';
+import { isRefusal, type Refusal } from '../reckoning/refusal';
+import { carbonateStanding, findReading, waterPh } from '../soil/report';
+import type { Interpretation } from '../soil/interpret';
+import { sulfurDoses } from '../sulfur/doses';
+import { sulfurRequirement } from '../sulfur/requirement';
+import { type Figure, figureOf, sureFigure, traced } from './figure';
+import type { PhPrescription } from './prescription';
+
+/** Lime never aims above this, whatever the grass. Decision. */
+const HIGHEST_LIME_AIM = 6.5;
+/** Surface lime and sulfur on standing turf treat about this depth; tillage its own. Common practice. */
+const TREATED_DEPTH_IN = { established: 4, 'close-cut': 4, tilled: 6 } as const;
+/** Neutralising value assumed where the shelf holds no lime. */
+const ASSUMED_ECCE = 90;
+/** Sulfur only from this far above the window. Decision. */
+const SULFUR_FROM_ABOVE_WINDOW = 0.3;
+
+const RETEST_WHILE_CORRECTING = 'Retest in a year, same season, same laboratory.';
+const RETEST_NORMALLY = 'Retest in 2 to 3 years.';
+const nothing = { doses: [], monthsApart: 0, years: 0 };
+
+/** The lime that fits: dolomitic only where magnesium was tested and is below enough. */
+export function limeOnShelf(products: readonly Product[], read: Interpretation): Product | undefined {
+  const magnesium = read.findings.find((f) => f.analyte === 'Mg');
+  const wantsMagnesium = magnesium?.level === 'low' || magnesium?.level === 'very-low';
+  const limes = products.filter((p) => p.limeKind === 'calcitic' || p.limeKind === 'dolomitic');
+  const kind = wantsMagnesium ? 'dolomitic' : 'calcitic';
+  return limes.find((p) => p.limeKind === kind) ?? limes[0];
+}
+
+/** ECCE of a lime product; where the label gives only CCE it is taken as finely ground. */
+export const ecceOf = (product: Product | undefined): number =>
+  product?.eccePercent ?? product?.ccePercent ?? ASSUMED_ECCE;
+
+interface LimeNeed {
+  method: PhPrescription['method'];
+  figure: (Figure & { whole: number }) | Refusal;
+  basisEcce: number;
+}
+
+function limeNeed(zone: Zone, read: Interpretation, soilPh: number, aim: number, depth: number): LimeNeed {
+  const { name } = grassOf(zone.grass);
+  const turf = zone.turf ?? 'established';
+  const buffer = findReading(read.readings, 'buffer-pH');
+  const inputs = {
+    soilPh: traced(soilPh, 'soil report, pH in water'),
+    aimPh: traced(
+      aim,
+      aim < grassOf(zone.grass).phAim ? `${name}, held to 6.5: lime never aims higher` : `${name}, ${GRASS_PACK.name}`,
+    ),
+    treatedDepthIn: traced(depth, turf === 'tilled' ? 'tillage depth' : 'surface lime on standing turf'),
+  };
+  const options = (unit: string, more: { says: string; change: Record<string, unknown> }[]) => ({
+    title: 'Lime requirement',
+    unit,
+    alternatives: [{ says: `Depth 6 in, not ${depth}`, change: { treatedDepthIn: 6 } }, ...more].filter(
+      (a) => a.change.treatedDepthIn !== depth,
+    ),
+    usedIn: 'Prescribe: the lime material.',
+  });
+  if (buffer?.value !== undefined && (buffer.method === 'mehlich' || buffer.method === 'modified-mehlich')) {
+    const figure = figureOf(
+      mehlichLime,
+      { ...inputs, bufferPh: traced(buffer.value, 'soil report, Mehlich buffer') },
+      options(
+        'lb lime per 1000 ft2',
+        aim < 6.5
+          ? [{ says: `Aim 6.5, not ${aim}`, change: { aimPh: 6.5 } }]
+          : [{ says: 'Aim 6.2, not 6.5', change: { aimPh: 6.2 } }],
+      ),
+    );
+    return { method: 'lime.mehlich', figure, basisEcce: 90 };
+  }
+  if (buffer?.value !== undefined) {
+    return {
+      method: undefined,
+      basisEcce: 90,
+      figure: {
+        field: 'bufferPh',
+        refused: `The report gives a ${buffer.method ?? 'buffer pH of no named method'}: lime cannot be reckoned from it here. Take the laboratory’s own lime figure.`,
+      },
+    };
+  }
+  const figure = figureOf(
+    textureLime,
+    {
+      ...inputs,
+      textureGroup: traced(groupOfTexture(zone.texture), `soil of the zone, ${zone.texture.replaceAll('-', ' ')}`),
+    },
+    options('lb CaCO3 per 1000 ft2', aim < 6.5 ? [{ says: `Aim 6.5, not ${aim}`, change: { aimPh: 6.5 } }] : []),
+  );
+  return { method: 'lime.texture', figure, basisEcce: 100 };
+}
+
+function prescribeLime(
+  zone: Zone,
+  read: Interpretation,
+  soilPh: number,
+  products: readonly Product[],
+): PhPrescription | Refusal {
+  const grass = grassOf(zone.grass);
+  const turf = zone.turf ?? 'established';
+  const aim = Math.min(grass.phAim, HIGHEST_LIME_AIM);
+  const depth = TREATED_DEPTH_IN[turf];
+  const need = limeNeed(zone, read, soilPh, aim, depth);
+  if (isRefusal(need.figure)) return need.figure;
+  const product = limeOnShelf(products, read);
+  const ecce = ecceOf(product);
+  const material = sureFigure(
+    limeMaterial,
+    {
+      requirementLb: traced(need.figure.value, 'lime requirement', need.figure),
+      eccePercent: traced(ecce, product ? `label, ${product.name}` : 'no lime on the shelf: ag lime assumed'),
+      basisEccePercent: traced(
+        need.basisEcce,
+        need.basisEcce === 90 ? 'ag lime of the method' : 'pure CaCO3 of the method',
+      ),
+    },
+    {
+      title: 'Lime',
+      unit: 'lb lime per 1000 ft2',
+      alternatives: [100, 73]
+        .filter((e) => e !== ecce)
+        .map((e) => ({ says: `A lime of ECCE ${e}`, change: { eccePercent: e } })),
+      usedIn: 'Season: the lime doses add up to it.',
+    },
+  );
+  const doses = figureOf(
+    limeDoses,
+    {
+      materialLb: traced(material.value, 'lime in all', material),
+      turf: traced(turf, 'turf of the zone'),
+      textureGroup: traced(groupOfTexture(zone.texture), 'soil of the zone'),
+      material: undefined,
+    },
+    { title: 'Lime, each dose', unit: 'lb lime per 1000 ft2', part: 'doses', usedIn: 'Season: one block a dose.' },
+  );
+  if (isRefusal(doses)) return doses;
+  const split = doses.whole.doses.length;
+  return {
+    action: need.figure.value > 0 ? 'lime' : 'none',
+    says: `${need.method === 'lime.texture' ? 'No buffer pH on the report: estimated from texture' : 'Mehlich buffer'}, to pH ${aim}, top ${depth} in. ${product ? `${product.name}, ECCE ${ecce}` : `Ag lime of ECCE ${ecce} assumed`}${split > 1 ? `, in ${split} doses` : ''}.`,
+    method: need.method,
+    targetPh: aim,
+    treatedDepthIn: depth,
+    requirement: need.figure,
+    material,
+    productId: product?.id,
+    doses: [...doses.whole.doses],
+    monthsApart: doses.whole.monthsApart,
+    years: Math.ceil(split / 2),
+    dosesFigure: doses,
+    retest: RETEST_WHILE_CORRECTING,
+  };
+}
+
+function prescribeSulfur(
+  zone: Zone,
+  read: Interpretation,
+  soilPh: number,
+  choices: Choices | undefined,
+): PhPrescription | Refusal {
+  const grass = grassOf(zone.grass);
+  const carbonate = carbonateStanding(zone, read.readings);
+  const leave = (says: string): PhPrescription => ({ action: 'leave', says, ...nothing, retest: RETEST_NORMALLY });
+  const above = soilPh - grass.phHigh;
+  if (carbonate === 'present')
+    return leave(
+      'The soil holds free lime, which eats sulfur for years without a change of pH: leave it, and feed iron and manganese for colour.',
+    );
+  if (soilPh >= 7.6 && carbonate === 'unknown')
+    return leave(
+      'pH 7.6 or more without a fizz test: put a drop of acid on the soil first. Only “no fizz” opens the sulfur table.',
+    );
+  if (above < SULFUR_FROM_ABOVE_WINDOW - 1e-9)
+    return leave(`Only ${above.toFixed(1)} above the window: not worth acidifying.`);
+  if (zone.drainage === 'poor') return leave('Poorly drained ground: sulfur would turn to sulfide there. Drain first.');
+  if (choices?.highPh === 'leave-and-manage')
+    return leave('By choice: the pH stays, iron and manganese are fed for colour.');
+  if (choices?.highPh === 'acidifying-nitrogen')
+    return leave('By choice: only acidifying nitrogen; it holds the pH rather than lowers it.');
+  const aim = Math.max(grass.phAim, Number((grass.phHigh - 0.2).toFixed(2)));
+  const turf = zone.turf ?? 'established';
+  const depth = TREATED_DEPTH_IN[turf];
+  const requirement = figureOf(
+    sulfurRequirement,
+    {
+      soilPh: traced(soilPh, 'soil report, pH in water'),
+      aimPh: traced(aim, `${grass.name}: window top less 0.2, or its aim`),
+      textureGroup: traced(groupOfTexture(zone.texture), 'soil of the zone'),
+      treatedDepthIn: traced(depth, 'surface sulfur on standing turf'),
+    },
+    {
+      title: 'Elemental sulfur',
+      unit: 'lb S per 1000 ft2',
+      alternatives: [
+        { says: 'Depth 6 in', change: { treatedDepthIn: 6 } },
+        { says: 'Aim 6.5', change: { aimPh: 6.5 } },
+      ].filter((a) => a.change.aimPh !== aim && a.change.treatedDepthIn !== depth),
+      usedIn: 'Season: the sulfur doses add up to it.',
+    },
+  );
+  if (isRefusal(requirement)) return requirement;
+  const doses = sureFigure(
+    sulfurDoses,
+    {
+      elementalLb: traced(requirement.value, 'elemental sulfur in all', requirement),
+      turf: traced(turf, 'turf of the zone'),
+    },
+    { title: 'Sulfur, each dose', unit: 'lb S per 1000 ft2', part: 'doses', usedIn: 'Season: one block a dose.' },
+  );
+  return {
+    action: 'sulfur',
+    says: `Elemental (free) sulfur to pH ${aim}, top ${depth} in, over ${doses.whole.years === 1 ? 'one year' : `${doses.whole.years} years`}.`,
+    method: 'sulfur.requirement',
+    targetPh: aim,
+    treatedDepthIn: depth,
+    requirement,
+    material: requirement,
+    doses: [...doses.whole.doses],
+    monthsApart: 6,
+    years: doses.whole.years,
+    dosesFigure: doses,
+    retest: 'Retest the next season, before a third dose with a 0 to 2 in core as well.',
+  };
+}
+
+/** pH first: nothing, lime, sulfur, or leave it, with the reason. No report, no lime and no sulfur. */
+export function prescribePh(
+  zone: Zone,
+  read: Interpretation | undefined,
+  products: readonly Product[],
+  choices: Choices | undefined,
+): PhPrescription | Refusal {
+  const water = read && waterPh(read.readings);
+  if (!read || !water || !read.ph)
+    return {
+      action: 'none',
+      says: 'No soil pH: lime and sulfur only ever follow a test.',
+      ...nothing,
+      retest: 'Take a sample.',
+    };
+  if (read.ph.place === 'inside')
+    return { action: 'none', says: `${read.ph.says} Nothing to correct.`, ...nothing, retest: RETEST_NORMALLY };
+  return read.ph.place === 'too-acid'
+    ? prescribeLime(zone, read, water.ph, products)
+    : prescribeSulfur(zone, read, water.ph, choices);
+}

@@ -1,0 +1,68 @@
+import type { PlannedFor, Product, Zone } from '../formats/case';
+import { grassOf } from '../ground/grasses';
+import { slowShare } from './nitrogen-release';
+
+/** Chloride above this share makes a potash a muriate, percent. Sulfate of potash holds about 2. Common practice. */
+const HIGH_CHLORIDE_PERCENT = 10;
+
+/** What a product carries of what it is chosen for, percent. */
+export function percentFor(product: Product, purpose: PlannedFor): number {
+  if (purpose === 'lime') return product.limeKind ? 100 : 0;
+  if (purpose === 'sulfur') return product.guaranteed['S-free'] ?? 0;
+  return product.guaranteed[purpose] ?? 0;
+}
+
+export interface ShelfContext {
+  zone: Zone;
+  phosphorusWanted: boolean;
+  potassiumWanted: boolean;
+}
+
+/** Why a product may not be used for a purpose on a zone, or undefined where it may. */
+export function excluded(
+  product: Product,
+  purpose: PlannedFor,
+  { zone, phosphorusWanted, potassiumWanted }: ShelfContext,
+): string | undefined {
+  const { guaranteed } = product;
+  const grass = grassOf(zone.grass);
+  if (product.pesticide)
+    return 'holds a pesticide: it has a label rate of its own and never enters a feeding plan by itself';
+  if (percentFor(product, purpose) === 0) return `carries no ${purpose === 'sulfur' ? 'free sulfur' : purpose}`;
+  if (product.form === 'liquid') return 'liquids are a supplement, not planned here';
+  if (purpose === 'lime')
+    return product.limeKind === 'burnt' || product.limeKind === 'hydrated'
+      ? `${product.limeKind} lime is caustic and not planned on a lawn`
+      : undefined;
+  if (purpose !== 'P2O5' && (guaranteed.P2O5 ?? 0) > 0 && !phosphorusWanted)
+    return `carries P2O5, and the test asks for none`;
+  if (purpose === 'K2O' && (guaranteed.N ?? 0) > 0) return 'carries nitrogen; plan it as a nitrogen product';
+  if (purpose === 'N' && (guaranteed.K2O ?? 0) > 0 && !potassiumWanted)
+    return 'carries K2O, and the test asks for none';
+  if (purpose === 'sulfur') return (guaranteed.N ?? 0) > 0 ? 'carries nitrogen' : undefined;
+  if (purpose === 'N' && (guaranteed['S-free'] ?? 0) > 0) return 'carries free sulfur, which would lower pH';
+  if (grass.lowChloride && (guaranteed.Cl ?? 0) >= HIGH_CHLORIDE_PERCENT)
+    return `chloride ${guaranteed.Cl} %: ${grass.name} wants the sulfate`;
+  if (product.limeKind) return 'a lime';
+  return undefined;
+}
+
+/** Price of a pound of what the product is chosen for; lime counts by its neutralising value. Infinity without a price. */
+export function pricePerLb(product: Product, purpose: PlannedFor): number {
+  const lb = product.package?.lb;
+  const price = product.package?.price;
+  if (lb === undefined || price === undefined) return Infinity;
+  const share = purpose === 'lime' ? (product.eccePercent ?? product.ccePercent ?? 90) : percentFor(product, purpose);
+  return price / (lb * (share / 100));
+}
+
+/** Products that may serve a purpose on a zone, the plainest choice first: on hand, then slow enough for N, then price. */
+export function choicesFor(products: readonly Product[], purpose: PlannedFor, context: ShelfContext): Product[] {
+  const usable = products.filter((p) => excluded(p, purpose, context) === undefined);
+  const rank = (p: Product) =>
+    [(p.onHandLb ?? 0) > 0 ? 0 : 1, purpose === 'N' && slowShare(p) < 0.3 ? 1 : 0, pricePerLb(p, purpose)] as const;
+  return usable.sort((a, b) => {
+    const [x, y] = [rank(a), rank(b)];
+    return x[0] - y[0] || x[1] - y[1] || (x[2] === y[2] ? a.name.localeCompare(b.name) : x[2] - y[2]);
+  });
+}

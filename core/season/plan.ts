@@ -1,0 +1,452 @@
+import type { Case, LocalCode, PlannedFor, Product, Zone } from '../formats/case';
+import { zoneAmount } from '../field/zone-amount';
+import { grassOf } from '../ground/grasses';
+import { type Figure, sureFigure, traced } from '../prescription/figure';
+import { prescribeCase } from '../prescription/prescribe';
+import type { ZonePrescription } from '../prescription/prescription';
+import { productDelivers } from '../products/delivers';
+import { losesAmmonia, slowShare } from '../products/nitrogen-release';
+import { productRate } from '../products/rate';
+import { choicesFor, percentFor } from '../products/shelf';
+import { evaluate } from '../reckoning/define';
+import { isRefusal } from '../reckoning/refusal';
+import type { Interpretation } from '../soil/interpret';
+import { sulfurProduct } from '../sulfur/product';
+import { equalDoses } from '../tables/equal-doses';
+import { type ClimateYear, climateYear, type GrowthSeason, growthSeason } from './climate-year';
+import { addDays, dayOfYear, daysBetween, inMonthDaySpan, type IsoDay, weekStart } from './day';
+import { leastDaysBetweenN, nitrogenDoseCeiling, phosphateDoseCeiling, potashDoseCeiling } from './dose-ceilings';
+import { type Placement, placeByGrowth, placeClear } from './place-doses';
+
+/** One dated, weighed application. */
+export interface Dose {
+  zoneId: string;
+  date: IsoDay;
+  productId: string;
+  for: PlannedFor;
+  /** lb product/1000 ft2. */
+  rateLb: number;
+  /** lb product for the whole zone. */
+  zoneLb: number;
+  /** lb of each nutrient/1000 ft2, `N-soluble` included. */
+  delivers: Record<string, number>;
+  why: string;
+  rate: Figure;
+  weighOut: Figure;
+}
+
+/** Something asked for that the plain rule could not place. */
+export interface Unplaced {
+  zoneId: string;
+  for: PlannedFor;
+  says: string;
+}
+
+export interface ZoneSeason {
+  zone: Zone;
+  season?: GrowthSeason;
+  prescription: ZonePrescription;
+  /** The report the prescription follows from, read. */
+  read?: Interpretation;
+  doses: Dose[];
+  unplaced: Unplaced[];
+  /** Product in use for each purpose, and the others that may serve. */
+  shelf: Partial<Record<PlannedFor, { chosen?: Product; options: Product[] }>>;
+}
+
+export interface SeasonPlan {
+  year: number;
+  from: IsoDay;
+  weather?: ClimateYear;
+  zones: ZoneSeason[];
+}
+
+/** Product chosen by a person: key `zoneId/purpose`. */
+export type ProductChoices = Readonly<Record<string, string>>;
+export const choiceKey = (zoneId: string, purpose: PlannedFor): string => `${zoneId}/${purpose}`;
+
+/** Lime and ammonium or urea keep this far apart, days. Common practice. */
+export const LIME_NITROGEN_GAP_DAYS = 14;
+/** Surface lime goes down in fall, or late winter to early spring: [from, to] month-day. Common practice. */
+const LIME_SPANS = [
+  ['02-15', '04-15'],
+  ['09-20', '12-10'],
+] as const;
+/** Sulfur goes down in spring and fall. Common practice. */
+const SULFUR_SPANS = [
+  ['04-01', '05-31'],
+  ['09-15', '10-31'],
+] as const;
+/** Soil microbes work sulfur from about this mean temperature, deg F. Common practice. */
+const SULFUR_FROM_MEAN_F = 55;
+const SULFUR_DOSES_A_YEAR = 2;
+
+interface Ground {
+  zone: Zone;
+  season: GrowthSeason;
+  weather: ClimateYear;
+  year: number;
+  firstDay: number;
+  codes: readonly LocalCode[];
+}
+
+const dateOf = (year: number, day: number): IsoDay => addDays(`${year}-01-01`, day);
+
+const closedBy = (codes: readonly LocalCode[], nutrient: 'N' | 'P2O5' | 'K2O', date: IsoDay): boolean =>
+  codes.some((code) =>
+    (code.closed ?? []).some(
+      (span) => span.nutrients.includes(nutrient) && inMonthDaySpan(date.slice(5), span.from, span.to),
+    ),
+  );
+
+/** Days open for a nutrient: by the season or merely not frozen, after the plan starts, not closed by a code. */
+function openDays(
+  { season, year, firstDay, codes }: Ground,
+  nutrients: readonly ('N' | 'P2O5' | 'K2O')[],
+  feedingOnly: boolean,
+): boolean[] {
+  return season.growth.map((_, day) => {
+    if (day < firstDay || (feedingOnly ? !season.feeding[day] : season.frozen[day])) return false;
+    return !nutrients.some((n) => closedBy(codes, n, dateOf(year, day)));
+  });
+}
+
+const placementOn = (ground: Ground, allowed: boolean[], leastGapDays: number): Placement => ({
+  allowed,
+  growth: ground.season.growth,
+  firstWeekday: daysBetween(weekStart(`${ground.year}-01-01`), `${ground.year}-01-01`),
+  leastGapDays,
+});
+
+const restricted = (product: Product): ('N' | 'P2O5' | 'K2O')[] =>
+  (['N', 'P2O5', 'K2O'] as const).filter((n) => (product.guaranteed[n] ?? 0) > 0);
+
+function makeDose(
+  zone: Zone,
+  date: IsoDay,
+  product: Product,
+  purpose: PlannedFor,
+  target: { lb: number; says: string; figure?: Figure },
+  why: string,
+): Dose {
+  const substance = { N: 'N', P2O5: 'P2O5', K2O: 'K2O', lime: 'lime', sulfur: 'S' }[purpose];
+  const unit = purpose === 'lime' ? 'lb lime per 1000 ft2' : 'lb product per 1000 ft2';
+  const rate =
+    purpose === 'lime'
+      ? { ...(target.figure as Figure), title: `${product.name}, rate` }
+      : purpose === 'sulfur'
+        ? sureFigure(
+            sulfurProduct,
+            {
+              elementalLb: traced(target.lb, target.says, target.figure),
+              freeSulfurPercent: traced(percentFor(product, purpose), `label, ${product.name}`),
+            },
+            { title: `${product.name}, rate`, unit, usedIn: 'Season: this dose.' },
+          )
+        : sureFigure(
+            productRate,
+            {
+              targetLb: traced(target.lb, target.says, target.figure),
+              percent: traced(percentFor(product, purpose), `label, ${product.name}: percent ${substance}`),
+            },
+            { title: `${product.name}, rate`, unit, usedIn: 'Season: this dose.' },
+          );
+  const weighOut = sureFigure(
+    zoneAmount,
+    {
+      ratePer1000Lb: traced(rate.value, 'rate of this dose', rate),
+      areaSqFt: traced(
+        zone.areaSqFt,
+        `${zone.name}, ${zone.measuredBy ? `measured by ${zone.measuredBy}` : 'as entered'}`,
+      ),
+    },
+    {
+      title: `${product.name}, weigh out`,
+      unit: purpose === 'lime' ? 'lb lime for the zone' : 'lb product for the zone',
+      usedIn: 'Season: the scale on the day, and the purchase list.',
+    },
+  );
+  const delivered = evaluate(productDelivers, {
+    rateLb: rate.value,
+    guaranteed: product.guaranteed as Record<string, number>,
+  });
+  const delivers = isRefusal(delivered) ? {} : { ...delivered };
+  if (delivers.N !== undefined) delivers['N-soluble'] = delivers.N * (1 - slowShare(product));
+  return {
+    zoneId: zone.id,
+    date,
+    productId: product.id,
+    for: purpose,
+    rateLb: rate.value,
+    zoneLb: weighOut.value,
+    delivers,
+    why,
+    rate,
+    weighOut,
+  };
+}
+
+const total = (doses: readonly Dose[], nutrient: string): number =>
+  doses.reduce((sum, d) => sum + (d.delivers[nutrient] ?? 0), 0);
+
+/** Fewest doses that keep to a ceiling, split at least in `least`. */
+const splitNeed = (needLb: number, ceilingLb: number, least: number): number[] => {
+  const fewest = equalDoses(needLb, ceilingLb);
+  return fewest.length >= least ? fewest : Array.from({ length: least }, () => needLb / least);
+};
+
+/** Yearly N at or under this goes down in one dose; above it in two at least. Common practice: 0.5 lb N is the least useful. */
+const ONE_DOSE_UP_TO_LB_N = 0.75;
+
+function planNitrogen(
+  ground: Ground,
+  product: Product,
+  needLb: number,
+  says: string,
+  figure: Figure,
+  keepFrom: readonly number[],
+): { doses: Dose[]; missed: number } {
+  const { zone, codes, year } = ground;
+  const each = splitNeed(needLb, nitrogenDoseCeiling(zone, product, codes), needLb > ONE_DOSE_UP_TO_LB_N ? 2 : 1);
+  const gap = leastDaysBetweenN(zone);
+  const open = openDays(ground, restricted(product), true).map(
+    (yes, day) => yes && keepFrom.every((other) => Math.abs(other - day) >= gap),
+  );
+  const placement = placementOn(ground, open, gap);
+  const days = placeByGrowth(each.length, placement);
+  const doses = days.map((day, i) =>
+    makeDose(
+      zone,
+      dateOf(year, day),
+      product,
+      'N',
+      { lb: each[i] as number, says, figure },
+      `${i + 1} of ${each.length}, by the share of growth still to come`,
+    ),
+  );
+  return { doses, missed: each.slice(days.length).reduce((a, b) => a + b, 0) };
+}
+
+/** P and K ride on nitrogen days where they may, so that one trip serves both. */
+function planRider(
+  ground: Ground,
+  product: Product,
+  purpose: 'P2O5' | 'K2O',
+  needLb: number,
+  ceilingLb: number,
+  nitrogenDays: readonly number[],
+  figure: Figure | undefined,
+): { doses: Dose[]; missed: number } {
+  const each = equalDoses(needLb, ceilingLb);
+  const allowed = openDays(ground, restricted(product), true);
+  const riding = nitrogenDays.filter((day) => allowed[day]);
+  const step = riding.length / each.length;
+  const days =
+    riding.length >= each.length
+      ? each.map((_, i) => riding[Math.floor((i + 0.5) * step)] as number)
+      : placeByGrowth(each.length, placementOn(ground, allowed, 28));
+  const doses = days.map((day, i) =>
+    makeDose(
+      ground.zone,
+      dateOf(ground.year, day),
+      product,
+      purpose,
+      {
+        lb: each[i] as number,
+        says: `${purpose} for the year${each.length > 1 ? `, one of ${each.length} doses` : ''}`,
+        figure,
+      },
+      nitrogenDays.includes(day) ? 'same day as the nitrogen, one trip' : 'by the share of growth still to come',
+    ),
+  );
+  return { doses, missed: each.slice(days.length).reduce((a, b) => a + b, 0) };
+}
+
+function spansOf(year: number, spans: readonly (readonly [string, string])[]): { from: number; to: number }[] {
+  return spans.map(([from, to]) => ({ from: dayOfYear(`${year}-${from}`), to: dayOfYear(`${year}-${to}`) }));
+}
+
+/** Lime: one dose a span, clear of ammonium and urea days, never on frozen ground. */
+function planLime(
+  ground: Ground,
+  product: Product,
+  prescription: ZonePrescription,
+  ammoniaDays: readonly number[],
+): { doses: Dose[]; left: number } {
+  const placement = placementOn(ground, openDays(ground, [], false), 0);
+  const doses: Dose[] = [];
+  const { doses: wanted, dosesFigure } = prescription.ph;
+  for (const span of spansOf(ground.year, LIME_SPANS)) {
+    if (doses.length === wanted.length || !dosesFigure) break;
+    const day = placeClear(span.from, span.to, placement, ammoniaDays, LIME_NITROGEN_GAP_DAYS);
+    if (day === undefined) continue;
+    doses.push(
+      makeDose(
+        ground.zone,
+        dateOf(ground.year, day),
+        product,
+        'lime',
+        { lb: wanted[doses.length] as number, says: 'lime dose', figure: dosesFigure },
+        `lime dose ${doses.length + 1} of ${wanted.length}, clear of urea and ammonium by ${LIME_NITROGEN_GAP_DAYS} days`,
+      ),
+    );
+  }
+  return { doses, left: wanted.length - doses.length };
+}
+
+function planSulfur(ground: Ground, product: Product, prescription: ZonePrescription): { doses: Dose[]; left: number } {
+  const warm = openDays(ground, [], false).map(
+    (open, day) => open && !ground.season.heat[day] && (ground.weather.meanF[day] as number) >= SULFUR_FROM_MEAN_F,
+  );
+  const placement = placementOn(ground, warm, 0);
+  const { doses: wanted, dosesFigure } = prescription.ph;
+  const doses: Dose[] = [];
+  for (const span of spansOf(ground.year, SULFUR_SPANS)) {
+    if (doses.length === Math.min(wanted.length, SULFUR_DOSES_A_YEAR)) break;
+    const day = placeClear(span.from, span.to, placement, [], 0);
+    if (day === undefined) continue;
+    doses.push(
+      makeDose(
+        ground.zone,
+        dateOf(ground.year, day),
+        product,
+        'sulfur',
+        { lb: wanted[doses.length] as number, says: 'elemental sulfur, this dose', figure: dosesFigure },
+        `sulfur dose ${doses.length + 1} of ${wanted.length}; water it in`,
+      ),
+    );
+  }
+  return { doses, left: wanted.length - doses.length };
+}
+
+function planZone(
+  given: Case,
+  prescription: ZonePrescription,
+  zone: Zone,
+  weather: ClimateYear | undefined,
+  plan: { year: number; from: IsoDay; picked: ProductChoices },
+): ZoneSeason {
+  const products = given.products ?? [];
+  const codes = given.codes ?? [];
+  const needP = prescription.phosphorus.yearLb;
+  const needK = prescription.potassium.yearLb;
+  const context = { zone, phosphorusWanted: needP > 0, potassiumWanted: needK > 0 };
+  const shelf: ZoneSeason['shelf'] = {};
+  const choose = (purpose: PlannedFor): Product | undefined => {
+    const options = choicesFor(products, purpose, context);
+    const prescribed = purpose === 'lime' ? options.find((p) => p.id === prescription.ph.productId) : undefined;
+    const chosen = options.find((p) => p.id === plan.picked[choiceKey(zone.id, purpose)]) ?? prescribed ?? options[0];
+    shelf[purpose] = { chosen, options };
+    return chosen;
+  };
+  const season =
+    given.property.climate && weather ? growthSeason(given.property.climate, weather, grassOf(zone.grass)) : undefined;
+  const result: ZoneSeason = { zone, season, prescription, doses: [], unplaced: [], shelf };
+  const miss = (purpose: PlannedFor, says: string) => result.unplaced.push({ zoneId: zone.id, for: purpose, says });
+  if (!season || !weather) return result;
+  const firstDay = plan.from > `${plan.year}-01-01` ? dayOfYear(plan.from) : 0;
+  const ground: Ground = { zone, season, weather, year: plan.year, firstDay, codes };
+  const dayOf = (d: Dose) => dayOfYear(d.date);
+  const words = (lb: number) => Number(lb.toFixed(2));
+
+  // P first, because what carries it often carries nitrogen as well
+  const pDoses: Dose[] = [];
+  if (needP > 0) {
+    const product = choose('P2O5');
+    const placed =
+      product && planRider(ground, product, 'P2O5', needP, phosphateDoseCeiling(), [], prescription.phosphorus.year);
+    pDoses.push(...(placed?.doses ?? []));
+    if (!product)
+      miss('P2O5', `Nothing on the shelf brings the ${words(needP)} lb P2O5 per 1000 that the test asks for.`);
+    else if (placed && placed.missed > 0) miss('P2O5', `${words(placed.missed)} lb P2O5 per 1000 found no open day.`);
+  }
+
+  const needN = Math.max(0, prescription.nitrogen.year.value - total(pDoses, 'N'));
+  const nDoses: Dose[] = [];
+  if (needN > 1e-9) {
+    const product = choose('N');
+    const says =
+      total(pDoses, 'N') > 0
+        ? 'nitrogen for the year, less what the P2O5 product brings'
+        : 'nitrogen for the year, an equal share';
+    const placed =
+      product &&
+      planNitrogen(
+        ground,
+        product,
+        needN,
+        says,
+        prescription.nitrogen.year,
+        total(pDoses, 'N') > 0 ? pDoses.map(dayOf) : [],
+      );
+    nDoses.push(...(placed?.doses ?? []));
+    if (!product) miss('N', `Nothing on the shelf may bring the ${words(needN)} lb N per 1000.`);
+    else if (placed && placed.missed > 1e-9)
+      miss(
+        'N',
+        `${words(placed.missed)} lb N per 1000 found no room: too few open weeks for doses this small. Choose a slower product or less N.`,
+      );
+  }
+
+  const stillK = needK - total(nDoses, 'K2O') - total(pDoses, 'K2O');
+  const kDoses: Dose[] = [];
+  if (stillK > 0.02) {
+    const product = choose('K2O');
+    const placed =
+      product &&
+      planRider(
+        ground,
+        product,
+        'K2O',
+        stillK,
+        potashDoseCeiling(zone),
+        nDoses.map(dayOf),
+        prescription.potassium.year,
+      );
+    kDoses.push(...(placed?.doses ?? []));
+    if (!product) miss('K2O', `Nothing on the shelf brings ${words(stillK)} lb K2O per 1000 here.`);
+    else if (placed && placed.missed > 0) miss('K2O', `${words(placed.missed)} lb K2O per 1000 found no open day.`);
+  }
+
+  const phDoses: Dose[] = [];
+  if (prescription.ph.doses.length > 0 && (prescription.ph.action === 'lime' || prescription.ph.action === 'sulfur')) {
+    const purpose = prescription.ph.action;
+    const product = choose(purpose);
+    if (!product) miss(purpose, `No ${purpose} on the shelf.`);
+    else {
+      const chosenOf = (d: Dose) => products.find((p) => p.id === d.productId);
+      const ammoniaDays = [...pDoses, ...nDoses].filter((d) => losesAmmonia(chosenOf(d) as Product)).map(dayOf);
+      const placed =
+        purpose === 'lime'
+          ? planLime(ground, product, prescription, ammoniaDays)
+          : planSulfur(ground, product, prescription);
+      phDoses.push(...placed.doses);
+      if (placed.left > 0)
+        miss(
+          purpose,
+          `${placed.left} of ${prescription.ph.doses.length} ${purpose} doses wait for a later year${placed.doses.length === 0 ? ': no open week this year' : ', after a retest'}.`,
+        );
+    }
+  }
+  result.doses = [...phDoses, ...pDoses, ...nDoses, ...kDoses].sort((a, b) => a.date.localeCompare(b.date));
+  return result;
+}
+
+/**
+ * Dates and weighs a year for every zone by the plain rule: growth windows of the grass, shares of growth, dose
+ * ceilings, local codes. Doses never stand before the latest report or the start of the year.
+ */
+export function planSeason(given: Case, year: number, picked: ProductChoices = {}, asOf?: string): SeasonPlan {
+  const weather = given.property.climate && climateYear(given.property.climate, year);
+  const sampled =
+    (given.soilTests ?? [])
+      .map((t) => t.sampledOn)
+      .sort()
+      .at(-1) ?? '';
+  const from = sampled > `${year}-01-01` && sampled < `${year}-12-31` ? sampled : `${year}-01-01`;
+  const zones = prescribeCase(given, asOf).map(({ prescription, read }, i) => ({
+    ...planZone(given, prescription, given.zones[i] as Zone, weather, { year, from, picked }),
+    read,
+  }));
+  return { year, from, weather, zones };
+}

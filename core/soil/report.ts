@@ -1,0 +1,76 @@
+import type { Analyte, Method, SoilResult, SoilTest, Zone } from '../formats/case';
+import { DEFAULT_BULK_DENSITY, groupOfTexture } from '../ground/texture-groups';
+import { evaluate } from '../reckoning/define';
+import { isRefusal } from '../reckoning/refusal';
+import { MASS_UNITS, type MassUnit, methodConvert } from './method-convert';
+
+/** pH in CaCl2 reads about this much below water. Common practice. */
+export const CACL2_OFFSET = 0.6;
+
+/** An analyte of a report, brought to ppm where it is a mass. */
+export interface Reading {
+  analyte: Analyte;
+  method?: Method;
+  /** As the laboratory printed it. */
+  reported: number;
+  reportedUnit: string;
+  qualifier?: '<' | '>';
+  /** ppm for nutrients, the plain value for pH, percent and the rest. Undefined where the unit cannot be converted. */
+  value?: number;
+  /** What was done to bring it there, where anything was. */
+  conversion?: { value: number; from: MassUnit; to: 'ppm'; depthIn?: number; bulkDensity?: number };
+}
+
+/** Dry bulk density of a zone's soil: measured, or the default of its texture group. */
+export const zoneBulkDensity = (zone: Pick<Zone, 'bulkDensity' | 'texture'>): number =>
+  zone.bulkDensity ?? DEFAULT_BULK_DENSITY[groupOfTexture(zone.texture)];
+
+const isMassUnit = (unit: string): unit is MassUnit => (MASS_UNITS as readonly string[]).includes(unit);
+
+/** Reads one result. Laboratories' lb/acre is converted by their customary soil, not by the zone's density. */
+export function readResult(result: SoilResult, test: SoilTest, zone: Zone): Reading {
+  const { analyte, method, value, unit } = result;
+  const base = { analyte, method, reported: value, reportedUnit: unit ?? '', qualifier: result.qualifier };
+  if (!unit || unit === 'ppm' || !isMassUnit(unit)) return { ...base, value: unit === 'index' ? undefined : value };
+  const conversion = {
+    value,
+    from: unit,
+    to: 'ppm' as const,
+    ...(unit === 'mg/dm3' ? { bulkDensity: zoneBulkDensity(zone) } : { depthIn: test.depthIn }),
+  };
+  const ppm = evaluate(methodConvert, conversion);
+  return { ...base, value: isRefusal(ppm) ? undefined : ppm, conversion };
+}
+
+/** The first reading of an analyte, by preference of method where several stand in the report. */
+export function findReading(
+  readings: readonly Reading[],
+  analyte: Analyte,
+  methods?: readonly Method[],
+): Reading | undefined {
+  const all = readings.filter((r) => r.analyte === analyte);
+  if (!methods) return all[0];
+  return methods.map((m) => all.find((r) => r.method === m)).find(Boolean);
+}
+
+/** A zone's latest report, or undefined where it has none. */
+export const latestTest = (tests: readonly SoilTest[], zoneId: string): SoilTest | undefined =>
+  tests
+    .filter((t) => t.zoneId === zoneId)
+    .reduce<SoilTest | undefined>((a, b) => (a && a.sampledOn >= b.sampledOn ? a : b), undefined);
+
+/** Soil pH on the water scale, which windows and buffers speak. */
+export function waterPh(readings: readonly Reading[]): { ph: number; converted: boolean } | undefined {
+  const reading = findReading(readings, 'pH');
+  if (reading?.value === undefined) return undefined;
+  const converted = reading.method === 'cacl2';
+  return { ph: converted ? reading.value + CACL2_OFFSET : reading.value, converted };
+}
+
+/** Whether free carbonate is known to be there, known not to be, or not known. */
+export function carbonateStanding(zone: Zone, readings: readonly Reading[]): 'present' | 'absent' | 'unknown' {
+  const percent = zone.calciumCarbonatePercent ?? findReading(readings, 'CaCO3')?.value;
+  if (percent !== undefined) return percent > 0 ? 'present' : 'absent';
+  if (zone.carbonates === 'slight' || zone.carbonates === 'strong') return 'present';
+  return zone.carbonates === 'none' ? 'absent' : 'unknown';
+}
