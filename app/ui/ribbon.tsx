@@ -1,4 +1,4 @@
-import { useId } from 'react';
+import { useEffect, useId } from 'react';
 import type { PlannedFor } from '@core/formats/case';
 import type { GrowthSeason } from '@core/season/climate-year';
 import { dayOfYear } from '@core/season/day';
@@ -18,6 +18,8 @@ export interface RibbonDose {
 export const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
 export const MONTH_STARTS = [0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334];
 
+/** Narrower than this the year pans, starting about today. */
+const LEAST_WIDTH = 640;
 const SOIL_LINE = 52;
 const GROWTH_TOP = 34;
 const MARKS_AT = 66;
@@ -62,7 +64,8 @@ export interface RibbonProps {
 
 /** The year of a zone: growth above the soil line, what is fed below it, closed windows over both, today through all. */
 export function Ribbon({ season, codeWindows, doses, year, today, label, emptySays }: RibbonProps) {
-  const [ref, width] = useWidth<HTMLDivElement>(806);
+  const [ref, room] = useWidth<HTMLDivElement>(806);
+  const width = Math.max(LEAST_WIDTH, room);
   const id = useId().replaceAll(':', '');
   const days = season?.growth.length ?? 365;
   const x = (day: number) => (day / days) * width;
@@ -71,6 +74,10 @@ export function Ribbon({ season, codeWindows, doses, year, today, label, emptySa
     ...codeWindows.map((w) => ({ ...w, pattern: 'rest' as const })),
   ];
   const todayAt = today.startsWith(String(year)) ? dayOfYear(today) : undefined;
+  useEffect(() => {
+    const panned = ref.current;
+    if (panned && todayAt !== undefined) panned.scrollLeft = (todayAt / days) * width - panned.clientWidth / 2;
+  }, [ref, todayAt, days, width]);
   const todayMonth = todayAt === undefined ? -1 : MONTH_STARTS.findLastIndex((start) => start <= todayAt);
   const labelled = windows.filter((w) => x(w.to - w.from) > w.says.length * 5.6);
   return (

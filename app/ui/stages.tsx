@@ -16,7 +16,7 @@ export function Stages({ stages, search }: { stages: readonly Stage[]; search: s
     <nav className="stages" aria-label="Stages of work">
       <ol style={{ gridTemplateColumns: `repeat(${stages.length}, minmax(0, 1fr))` }}>
         {stages.map((stage) => (
-          <li key={stage.key} className={stage.state}>
+          <li key={stage.key} className={`is-${stage.state}`}>
             <NavLink to={{ pathname: stage.to, search }} prefetch="none">
               <span className="kbd" aria-hidden="true">
                 {stage.key}

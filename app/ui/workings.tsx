@@ -73,7 +73,7 @@ export function WorkingsSlip() {
   const figure = trail.at(-1);
   const slip = useRef<HTMLElement>(null);
   useEffect(() => {
-    if (figure) slip.current?.focus();
+    if (figure) slip.current?.focus({ preventScroll: true });
   }, [figure]);
   if (!figure) return null;
   const { reckoning } = figure;

@@ -7,10 +7,10 @@ export const zoneAmount = defineReckoning({
   title: 'Amount for a whole zone',
   about: 'What the scale must show: the rate per 1000 ft2 over the measured area.',
   inputs: {
-    ratePer1000Lb: quantity('lb')('rate per 1000 ft2', { min: 0 }),
+    ratePer1000Lb: quantity('lb of the substance')('rate per 1000 ft2', { min: 0 }),
     areaSqFt: squareFeet('area of the zone', { above: 0 }),
   },
-  unit: 'lb',
+  unit: 'lb of the rated substance',
   formula: ['amount = rate × area ÷ 1000'],
   sources: [{ cite: 'Definition of a rate per 1000 ft2', standing: 'common practice' }],
   limits: ['No better than the area: a tape is good to about 1 %, a wheel 2-3 %, pacing 5-10 %.'],
@@ -21,6 +21,6 @@ export const zoneAmount = defineReckoning({
       'ratePer1000Lb × areaSqFt ÷ 1000',
       { ratePer1000Lb, areaSqFt },
       (ratePer1000Lb * areaSqFt) / 1000,
-      'lb',
+      'lb of the substance',
     ),
 });

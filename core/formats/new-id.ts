@@ -5,6 +5,7 @@ export function newId(name: string, taken: readonly string[]): string {
   const base =
     name
       .normalize('NFKD')
+      .replace(/\p{M}/gu, '')
       .toLowerCase()
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-+|-+$/g, '')

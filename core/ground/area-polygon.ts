@@ -1,7 +1,7 @@
 import { defineReckoning } from '../reckoning/define';
 import type { Pair } from '../reckoning/inputs';
 import { refuse, type Refusal } from '../reckoning/refusal';
-import { findCrossing, sideName } from './crossing';
+import { findCrossing, onOneLine, sideName } from './crossing';
 
 /** Drops a closing point that repeats the first: both ways of writing an outline mean the same shape. */
 export function withoutClosingPoint(points: readonly Pair[]): readonly Pair[] {
@@ -21,7 +21,7 @@ export function refuseOutline(corners: readonly Pair[], field = 'points'): Refus
     if (twin >= 0)
       return refuse(field, `Corner ${i + 1} and corner ${twin + 1} are the same point. Remove one of them.`);
   }
-  if (Math.abs(shoelace(corners)) < 1e-9)
+  if (onOneLine(corners))
     return refuse(field, 'The corners lie on one line, so they enclose nothing. Move one of them.');
   const crossing = findCrossing(corners);
   if (crossing) {

@@ -23,6 +23,10 @@ const within = (p: Pair, q: Pair, r: Pair): boolean =>
 
 const side = (p: Pair, q: Pair, r: Pair): number => Math.sign(orient2d(p[0], p[1], q[0], q[1], r[0], r[1]));
 
+/** Whether all corners lie on one straight line. A bow tie encloses nothing on balance, but is not on a line. */
+export const onOneLine = (points: readonly Pair[]): boolean =>
+  points.every((point) => side(points[0] as Pair, points[1] as Pair, point) === 0);
+
 /** Whether two closed segments share a point, touching included. Exact signs, so nearly parallel sides are judged right. */
 function segmentsMeet(p1: Pair, p2: Pair, q1: Pair, q2: Pair): boolean {
   const d1 = side(q1, q2, p1);

@@ -6,8 +6,11 @@ export const capped = defineReckoning({
   id: 'nutrient.capped',
   title: 'Need held to a yearly cap',
   about: 'No silent ceiling: where a need passes what a year may bring, the working says so.',
-  inputs: { needLb: quantity('lb')('need', { min: 0 }), capLb: quantity('lb')('yearly cap', { min: 0 }) },
-  unit: 'lb / 1000 ft2',
+  inputs: {
+    needLb: quantity('lb nutrient')('need', { min: 0 }),
+    capLb: quantity('lb nutrient')('yearly cap', { min: 0 }),
+  },
+  unit: 'lb nutrient / 1000 ft2',
   formula: ['year = the smaller of need and cap'],
   sources: [
     {
@@ -22,6 +25,6 @@ export const capped = defineReckoning({
       work.caution(
         `Held to ${Number(capLb.toFixed(3))} lb per 1000 ft2 this year; the soil would take more. Retest before the next.`,
       );
-    return work.step('this year', 'min(needLb, capLb)', { needLb, capLb }, Math.min(needLb, capLb), 'lb');
+    return work.step('this year', 'min(needLb, capLb)', { needLb, capLb }, Math.min(needLb, capLb), 'lb nutrient');
   },
 });

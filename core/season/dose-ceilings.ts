@@ -36,15 +36,30 @@ export function nitrogenCeilings(
   };
 }
 
-/** Most N of this product in one dose, lb N/1000 ft2: soluble and total ceilings both hold. */
-export function nitrogenDoseCeiling(zone: Zone, product: Product, codes: readonly LocalCode[]): number {
-  const slow = slowShare(product);
-  const ceilings = nitrogenCeilings(zone, codes);
-  return Math.min(ceilings.total(slow), slow >= 1 ? Infinity : ceilings.soluble / (1 - slow));
-}
-
 export const potashDoseCeiling = (zone: Zone): number => K2O[situation(zone)];
 export const phosphateDoseCeiling = (): number => P2O5;
+
+/**
+ * Most of `purpose` that one dose of a product may bring, lb nutrient/1000 ft2: whatever else the product carries must
+ * stay under its own ceiling too. 15-0-15 on sand is held by its K2O to 0.5 lb N.
+ */
+export function doseCeiling(
+  zone: Zone,
+  product: Product,
+  purpose: 'N' | 'P2O5' | 'K2O',
+  codes: readonly LocalCode[],
+): number {
+  const { N = 0, P2O5: phosphate = 0, K2O: potash = 0 } = product.guaranteed;
+  const slow = slowShare(product);
+  const nitrogen = nitrogenCeilings(zone, codes);
+  const mostProduct = Math.min(
+    N > 0 ? nitrogen.total(slow) / N : Infinity,
+    N > 0 && slow < 1 ? nitrogen.soluble / (N * (1 - slow)) : Infinity,
+    phosphate > 0 ? phosphateDoseCeiling() / phosphate : Infinity,
+    potash > 0 ? potashDoseCeiling(zone) / potash : Infinity,
+  );
+  return mostProduct * (product.guaranteed[purpose] ?? 0);
+}
 
 /** Least days between two nitrogen doses: sand is fed little and often. Common practice. */
 export const leastDaysBetweenN = (zone: Zone): number => ({ usual: 28, sand: 14, 'close-cut': 10 })[situation(zone)];

@@ -15,7 +15,7 @@ import { sulfurProduct } from '../sulfur/product';
 import { equalDoses } from '../tables/equal-doses';
 import { type ClimateYear, climateYear, type GrowthSeason, growthSeason } from './climate-year';
 import { addDays, dayOfYear, daysBetween, inMonthDaySpan, type IsoDay, weekStart } from './day';
-import { leastDaysBetweenN, nitrogenDoseCeiling, phosphateDoseCeiling, potashDoseCeiling } from './dose-ceilings';
+import { doseCeiling, leastDaysBetweenN } from './dose-ceilings';
 import { type Placement, placeByGrowth, placeClear } from './place-doses';
 
 /** One dated, weighed application. */
@@ -207,7 +207,7 @@ function planNitrogen(
   keepFrom: readonly number[],
 ): { doses: Dose[]; missed: number } {
   const { zone, codes, year } = ground;
-  const each = splitNeed(needLb, nitrogenDoseCeiling(zone, product, codes), needLb > ONE_DOSE_UP_TO_LB_N ? 2 : 1);
+  const each = splitNeed(needLb, doseCeiling(zone, product, 'N', codes), needLb > ONE_DOSE_UP_TO_LB_N ? 2 : 1);
   const gap = leastDaysBetweenN(zone);
   const open = openDays(ground, restricted(product), true).map(
     (yes, day) => yes && keepFrom.every((other) => Math.abs(other - day) >= gap),
@@ -234,12 +234,14 @@ function planRider(
   purpose: 'P2O5' | 'K2O',
   needLb: number,
   ceilingLb: number,
-  nitrogenDays: readonly number[],
+  others: readonly Dose[],
   figure: Figure | undefined,
 ): { doses: Dose[]; missed: number } {
   const each = equalDoses(needLb, ceilingLb);
-  const allowed = openDays(ground, restricted(product), true);
-  const riding = nitrogenDays.filter((day) => allowed[day]);
+  // a day whose dose already brings some of it has no room left under the ceiling
+  const taken = others.filter((d) => (d.delivers[purpose] ?? 0) > 0).map((d) => dayOfYear(d.date));
+  const allowed = openDays(ground, restricted(product), true).map((yes, day) => yes && !taken.includes(day));
+  const riding = [...new Set(others.map((d) => dayOfYear(d.date)))].filter((day) => allowed[day]);
   const step = riding.length / each.length;
   const days =
     riding.length >= each.length
@@ -256,7 +258,7 @@ function planRider(
         says: `${purpose} for the year${each.length > 1 ? `, one of ${each.length} doses` : ''}`,
         figure,
       },
-      nitrogenDays.includes(day) ? 'same day as the nitrogen, one trip' : 'by the share of growth still to come',
+      riding.includes(day) ? 'same day as the nitrogen, one trip' : 'by the share of growth still to come',
     ),
   );
   return { doses, missed: each.slice(days.length).reduce((a, b) => a + b, 0) };
@@ -354,7 +356,16 @@ function planZone(
   if (needP > 0) {
     const product = choose('P2O5');
     const placed =
-      product && planRider(ground, product, 'P2O5', needP, phosphateDoseCeiling(), [], prescription.phosphorus.year);
+      product &&
+      planRider(
+        ground,
+        product,
+        'P2O5',
+        needP,
+        doseCeiling(zone, product, 'P2O5', codes),
+        [],
+        prescription.phosphorus.year,
+      );
     pDoses.push(...(placed?.doses ?? []));
     if (!product)
       miss('P2O5', `Nothing on the shelf brings the ${words(needP)} lb P2O5 per 1000 that the test asks for.`);
@@ -399,8 +410,8 @@ function planZone(
         product,
         'K2O',
         stillK,
-        potashDoseCeiling(zone),
-        nDoses.map(dayOf),
+        doseCeiling(zone, product, 'K2O', codes),
+        [...pDoses, ...nDoses],
         prescription.potassium.year,
       );
     kDoses.push(...(placed?.doses ?? []));

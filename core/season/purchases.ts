@@ -27,7 +27,7 @@ export function purchases(
     const onHandLb = product?.onHandLb ?? 0;
     const short = Math.max(0, neededLb - onHandLb);
     const packageLb = product?.package?.lb;
-    const packages = packageLb === undefined ? 0 : Math.ceil(short / packageLb - 1e-9);
+    const packages = packageLb === undefined ? 0 : Math.max(0, Math.ceil(short / packageLb - 1e-9));
     const lb = packageLb === undefined ? short : packages * packageLb;
     const price = product?.package?.price;
     return {
