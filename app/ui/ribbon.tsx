@@ -81,7 +81,13 @@ export function Ribbon({ season, codeWindows, doses, year, today, label, emptySa
   const todayMonth = todayAt === undefined ? -1 : MONTH_STARTS.findLastIndex((start) => start <= todayAt);
   const labelled = windows.filter((w) => x(w.to - w.from) > w.says.length * 5.6);
   return (
-    <div ref={ref} className="ribbon-plot">
+    <div
+      ref={ref}
+      className="ribbon-plot"
+      tabIndex={0}
+      role="group"
+      aria-label="The year, pans sideways where it is narrow"
+    >
       <svg width={width} height="84" viewBox={`0 0 ${width} 84`} role="img" aria-label={label}>
         <WindowPatterns id={id} />
         {season && (

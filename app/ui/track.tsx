@@ -96,7 +96,13 @@ export function Track({ scale, value, shown, width, label, window }: TrackProps)
           />
           <circle cx={x(window.aim)} cy="12" r="4" fill="var(--paper)" stroke="var(--loam)" strokeWidth="1.4" />
           <path d={`M${x(window.aim)} 16V${BASE - 5}`} stroke="var(--loam)" strokeWidth="1.2" />
-          <text x={x(window.aim) + 8} y="16" style={{ fontSize: 13 }} className="halo">
+          <text
+            x={x(window.aim) + (pin > x(window.aim) ? -8 : 8)}
+            y="16"
+            textAnchor={pin > x(window.aim) ? 'end' : 'start'}
+            style={{ fontSize: 13 }}
+            className="halo"
+          >
             aim {window.aim.toFixed(1)}
           </text>
         </g>

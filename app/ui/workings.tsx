@@ -25,7 +25,9 @@ function Steps({ figure }: { figure: Figure }) {
       {working.working.map((step, i) => (
         <li key={i}>
           <span className="l">
-            <i>{step.label}</i>
+            <i>
+              <Substances text={step.label} />
+            </i>
             <Substances text={shortNumbers(step.substituted)} />
           </span>
           <span className="r">{typeof step.value === 'number' ? showStep(step.value) : step.value}</span>

@@ -7,6 +7,8 @@ const show = (value: unknown): string => {
   return text.length > 40 ? `${text.slice(0, 37)}...` : text;
 };
 
+const sentenceStart = (label: string): string => label.charAt(0).toUpperCase() + label.slice(1);
+
 /** Refuses keys nobody declared, naming the nearest one: a mistyped `bufferpH` must not be ignored. */
 export function refuseUnknownKeys(known: readonly string[], given: object, where = ''): Refusal | undefined {
   for (const key of Object.keys(given)) {
@@ -18,7 +20,7 @@ export function refuseUnknownKeys(known: readonly string[], given: object, where
 }
 
 function checkNumber(field: string, input: NumberInput, value: unknown): Refusal | undefined {
-  const named = `${input.label} (${field})`;
+  const named = sentenceStart(input.label);
   if (typeof value === 'string')
     return refuse(field, `${named} is text, ${show(value)}: write it as a plain number without quotes.`);
   if (typeof value !== 'number') return refuse(field, `${named} must be a number, not ${show(value)}.`);
@@ -38,7 +40,7 @@ function checkNumber(field: string, input: NumberInput, value: unknown): Refusal
 }
 
 function checkOne(field: string, input: Input, value: unknown): Refusal | undefined {
-  const named = `${input.label} (${field})`;
+  const named = sentenceStart(input.label);
   switch (input.kind) {
     case 'number':
       return checkNumber(field, input, value);
@@ -104,7 +106,7 @@ export function checkBounds(declared: Inputs, values: Record<string, unknown>): 
     const value = Object.hasOwn(values, field) ? values[field] : undefined;
     if (value === undefined) {
       if (input.optional) continue;
-      return refuse(field, `${input.label} (${field}) is missing.`);
+      return refuse(field, `${sentenceStart(input.label)} (${field}) is missing.`);
     }
     const wrong = checkOne(field, input, value);
     if (wrong) return wrong;

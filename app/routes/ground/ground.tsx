@@ -1,7 +1,7 @@
 import './ground.css';
 import { App, Button, Segmented } from 'antd';
 import { lazy, Suspense, useEffect, useReducer, useState } from 'react';
-import { useFetcher, useSearchParams } from 'react-router';
+import { type FetcherWithComponents, useFetcher, useSearchParams } from 'react-router';
 import type { Zone } from '@core/formats/case';
 import { cornerLetter } from '@core/ground/crossing';
 import { polygonArea } from '@core/ground/area-polygon';
@@ -16,6 +16,7 @@ import { deleteZone, loadProperty, saveProperty, saveZone } from '../../storage/
 import { ChoiceField, Fault, TextField } from '../../ui/field';
 import { Fig } from '../../ui/fig';
 import { showArea } from '../../ui/format';
+import { useMounted } from '../../ui/use-mounted';
 import { usePropertyWork } from '../../work/property-work';
 import type { Route } from './+types/ground';
 import { blankOutline, drawOutline, outlineFault } from './outline-state';
@@ -160,7 +161,7 @@ function CornerTable({
   );
 }
 
-function ZoneSheet({ zone, onKept }: { zone: Zone | undefined; onKept: (id: string) => void }) {
+function ZoneSheet({ zone, fetcher }: { zone: Zone | undefined; fetcher: FetcherWithComponents<Answer> }) {
   const { file } = usePropertyWork();
   const [typed, setTyped] = useState(() => typedFromZone(zone));
   const [outline, draw] = useReducer(drawOutline, typed.corners, blankOutline);
@@ -168,10 +169,7 @@ function ZoneSheet({ zone, onKept }: { zone: Zone | undefined; onKept: (id: stri
     const reach = Math.max(60, ...typed.corners.flatMap((c) => [c[0] / 1.6, c[1]]), Number(typed.length) / 1.5 || 0);
     return SQUARES_FT.find((ft) => reach / ft <= 17) ?? 100;
   });
-  const [mounted, setMounted] = useState(false);
-  useEffect(() => setMounted(true), []);
-  const fetcher = useFetcher<Answer>();
-  const { message } = App.useApp();
+  const mounted = useMounted();
   const now: TypedZone = { ...typed, corners: outline.corners, closed: outline.closed };
   const change = (part: Partial<TypedZone>) => setTyped((before) => ({ ...before, ...part }));
   const faults = fetcher.state === 'idle' ? (fetcher.data?.faults ?? {}) : {};
@@ -179,14 +177,6 @@ function ZoneSheet({ zone, onKept }: { zone: Zone | undefined; onKept: (id: stri
   const measured = measure(now, {});
   const keep = () =>
     fetcher.submit({ intent: 'keep', typed: now } as never, { method: 'post', encType: 'application/json' });
-  const answer = fetcher.data;
-  useEffect(() => {
-    if (fetcher.state !== 'idle' || !answer?.kept) return;
-    void message.success(`${answer.name} is kept.`);
-    onKept(answer.kept);
-    // only a new answer counts
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [answer, fetcher.state]);
   const wider = SQUARES_FT[SQUARES_FT.indexOf(squareFt) + 1];
   const closer = SQUARES_FT[SQUARES_FT.indexOf(squareFt) - 1];
   return (
@@ -355,6 +345,16 @@ export default function Ground() {
       params.delete('add');
       params.set('zone', id);
     });
+  // the sheet below is built anew once its zone is stored, so its answer is heard here
+  const keeping = useFetcher<Answer>();
+  const answer = keeping.data;
+  useEffect(() => {
+    if (keeping.state !== 'idle' || !answer?.kept) return;
+    void message.success(`${answer.name} is kept.`);
+    toZone(answer.kept);
+    // only a new answer counts
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [answer, keeping.state]);
   const total = file.zones.reduce((sum, z) => sum + z.areaSqFt, 0);
   const remove = async (target: Zone) => {
     const source = await exportProperty(file.property.id);
@@ -425,7 +425,7 @@ export default function Ground() {
             </p>
           )}
         </div>
-        <ZoneSheet key={focus?.id ?? `new-${file.zones.length}`} zone={focus} onKept={toZone} />
+        <ZoneSheet key={focus?.id ?? `new-${file.zones.length}`} zone={focus} fetcher={keeping} />
       </div>
     </div>
   );

@@ -71,7 +71,8 @@ export function measure(typed: TypedZone, faults: Record<string, string>): Measu
     const value = typedNumber(text, label, field);
     if (isRefusal(value)) faults[field] = value.refused;
     else if (value === undefined) faults[field] = `${label} is empty: measure it and type it in feet.`;
-    return isRefusal(value) ? undefined : value;
+    else if (value <= 0) faults[field] = `${label} must be above 0 ft; ${value} is not.`;
+    return isRefusal(value) || faults[field] ? undefined : value;
   };
   const keep = (area: number | Refusal): number | undefined => {
     if (!isRefusal(area)) return area;

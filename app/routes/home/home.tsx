@@ -130,7 +130,7 @@ function flagOf({ file, season }: Row): { standing: 'fail' | 'warn' | 'pass' | '
   const untested = season.zones.filter((z) => !z.read).length;
   const checks = season.zones.flatMap((z) => (z.season ? checkZonePlan(z, file.products ?? [], file.codes ?? []) : []));
   const fail = checks.find((c) => c.standing === 'fail');
-  if (fail) return { standing: 'fail', word: 'Check fails', says: fail.title.toLowerCase() };
+  if (fail) return { standing: 'fail', word: 'Check fails', says: fail.title };
   if (untested > 0)
     return {
       standing: 'empty',
@@ -144,7 +144,7 @@ function flagOf({ file, season }: Row): { standing: 'fail' | 'warn' | 'pass' | '
   if (doubts > 0)
     return { standing: 'warn', word: `${doubts} ${doubts === 1 ? 'doubt' : 'doubts'}`, says: 'about the report' };
   const warn = checks.find((c) => c.standing === 'warn');
-  if (warn) return { standing: 'warn', word: 'Look', says: warn.title.toLowerCase() };
+  if (warn) return { standing: 'warn', word: 'Look', says: warn.title };
   return { standing: 'pass', word: 'In order', says: 'all checks pass' };
 }
 
@@ -197,7 +197,7 @@ function PropertyRow({ row, today, onRemove }: { row: Row; today: string; onRemo
         <p className="small">
           <b>{flag.word}</b>
           <br />
-          {flag.says}
+          <Substances text={flag.says} />
         </p>
       </div>
     </li>

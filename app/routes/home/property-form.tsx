@@ -1,5 +1,5 @@
 import { Button, Modal, Segmented } from 'antd';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useFetcher } from 'react-router';
 import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { ChoiceField, TextField } from '../../ui/field';
@@ -37,11 +37,15 @@ export function PropertyForm({ open, onClose }: { open: boolean; onClose: () => 
       { intent: 'create', ...typed, climate: own ? 'own' : typed.climate },
       { method: 'post', encType: 'application/json' },
     );
-  useEffect(() => {
-    if (!open) setTyped(BLANK);
-  }, [open]);
   return (
-    <Modal title="New property" open={open} onCancel={onClose} destroyOnHidden footer={null}>
+    <Modal
+      title="New property"
+      open={open}
+      onCancel={onClose}
+      afterClose={() => setTyped(BLANK)}
+      destroyOnHidden
+      footer={null}
+    >
       <form
         onSubmit={(event) => {
           event.preventDefault();

@@ -4,7 +4,7 @@ import type { Product } from '@core/formats/case';
 import { grassOf } from '@core/ground/grasses';
 import { dayOfYear } from '@core/season/day';
 import type { Dose, ZoneSeason } from '@core/season/plan';
-import { showArea, showDay, showExact, showRate, showWeight } from '../../ui/format';
+import { showArea, showDay, showRate, showWeight } from '../../ui/format';
 import { Mark, MARK_OF } from '../../ui/marks';
 import { growthPath, MONTH_STARTS, WindowPatterns } from '../../ui/ribbon';
 import { useWidth } from '../../ui/use-width';
@@ -64,7 +64,7 @@ export function Lane({
         <span>{grassOf(zone.grass).name}</span>
         <span>{showArea(zone.areaSqFt)} sq ft</span>
         <span>
-          N {showExact(prescription.nitrogen.year.value, 2)} K<sub>2</sub>O {showRate(prescription.potassium.yearLb)} lb
+          {showRate(prescription.nitrogen.year.value)} lb N, {showRate(prescription.potassium.yearLb)} lb K<sub>2</sub>O
         </span>
       </div>
       <div className="strip" ref={ref} style={{ height }}>

@@ -1,6 +1,6 @@
 import './season.css';
 import { App, Button, Segmented } from 'antd';
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import { useFetcher } from 'react-router';
 import { type Plan, PLANNED_FOR, type PlannedDose, type PlannedFor, type Product } from '@core/formats/case';
 import { checkZonePlan } from '@core/season/check-plan';
@@ -13,6 +13,7 @@ import { Fig } from '../../ui/fig';
 import { showDate, showMoney, showProductRate, showRate, showWeekday, showWeight } from '../../ui/format';
 import { StandingGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
+import { useMounted } from '../../ui/use-mounted';
 import { planYear, usePropertyWork } from '../../work/property-work';
 import { todayIso } from '../../ui/format';
 import type { Route } from './+types/season';
@@ -236,8 +237,7 @@ export default function Season() {
   const { file, season, zone, zoneSeason, plan, today, year } = usePropertyWork();
   const fetcher = useFetcher<{ kept?: boolean }>();
   const { message } = App.useApp();
-  const [mounted, setMounted] = useState(false);
-  useEffect(() => setMounted(true), []);
+  const mounted = useMounted();
   const course = useMemo(() => zoneSeason && nitrogenCourse(zoneSeason), [zoneSeason]);
   const send = (sent: Sent) => fetcher.submit(sent as never, { method: 'post', encType: 'application/json' });
   if (!zone || !zoneSeason || !course)

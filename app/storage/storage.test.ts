@@ -1,0 +1,180 @@
+import { readFileSync } from 'node:fs';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { type Case, readCase } from '@core/formats/case';
+import { STARTER_SHELF } from '@core/packs/starter-shelf';
+import { isRefusal } from '@core/reckoning/refusal';
+import { exportBackup, exportProperty, readImport, storeCases } from './case-files';
+import {
+  deleteProperty,
+  deleteZone,
+  loadAllProperties,
+  loadProperty,
+  saveChoices,
+  savePlan,
+  saveProperty,
+  saveSoilTest,
+  saveZone,
+} from './property-repository';
+import { openDatabase, type UbertasDatabase } from './schema';
+import { storageFault } from './storage-fault';
+
+const demo = (name: string): string => readFileSync(`demo/${name}.json`, 'utf8');
+const caseOf = (name: string): Case => {
+  const read = readCase(demo(name));
+  if (isRefusal(read)) throw new Error(read.refused);
+  return read;
+};
+
+let db: UbertasDatabase;
+let count = 0;
+beforeEach(() => {
+  db = openDatabase(`test-${count++}`);
+});
+afterEach(async () => {
+  await db.delete();
+});
+
+const ids = async () => (await loadAllProperties(db)).map((f) => f.property.id);
+
+describe('properties in the database', () => {
+  it('come back as they were stored, zones in their order, with the starter shelf', async () => {
+    const { property, zones, soilTests = [], choices } = caseOf('quarry-lane-school');
+    await saveProperty({ ...property, choices }, db);
+    for (const zone of zones) await saveZone(property.id, zone, db);
+    for (const test of soilTests) await saveSoilTest(property.id, test, db);
+    const file = await loadProperty(property.id, db);
+    expect(file).toMatchObject({ property, zones, soilTests, choices });
+    expect(file?.products).toHaveLength(STARTER_SHELF.length);
+  });
+
+  it('keep their place when a zone changes, and lose its reports with the zone', async () => {
+    await storeCases([caseOf('quarry-lane-school')], {}, db);
+    const file = (await loadProperty('quarry-lane-school', db)) as Case;
+    await saveZone('quarry-lane-school', { ...file.zones[0]!, name: 'Changed' }, db);
+    expect((await loadProperty('quarry-lane-school', db))?.zones[0]?.name).toBe('Changed');
+    await deleteZone('quarry-lane-school', 'south-lawn', db);
+    const after = await loadProperty('quarry-lane-school', db);
+    expect(after?.zones.map((z) => z.id)).toEqual(['playing-strip', 'lime-walk']);
+    expect(after?.soilTests?.some((t) => t.zoneId === 'south-lawn')).toBe(false);
+  });
+
+  it('go with everything of their own, and nothing of another', async () => {
+    await storeCases([caseOf('quarry-lane-school'), caseOf('mill-race-cottages')], {}, db);
+    await deleteProperty('quarry-lane-school', db);
+    expect(await ids()).toEqual(['mill-race-cottages']);
+    expect(await db.zones.count()).toBe(2);
+    expect(await db.soilTests.count()).toBe(2);
+  });
+
+  it('keep plans and choices', async () => {
+    await storeCases([caseOf('okonedo-residence')], {}, db);
+    await saveChoices('okonedo-residence', { year: 2028 }, db);
+    await savePlan('okonedo-residence', { id: 'plan-2028', year: 2028, products: { 'front-lawn/N': 'urea-46' } }, db);
+    expect(await loadProperty('okonedo-residence', db)).toMatchObject({
+      choices: { year: 2028, school: 'sufficiency' },
+      plans: [{ products: { 'front-lawn/N': 'urea-46' } }],
+    });
+  });
+});
+
+describe('case files and backups', () => {
+  it('carry a property out and in again unchanged', async () => {
+    await storeCases([caseOf('quarry-lane-school')], {}, db);
+    await savePlan(
+      'quarry-lane-school',
+      {
+        id: 'plan-2027',
+        year: 2027,
+        keptOn: '2027-04-05',
+        products: undefined,
+        doses: [{ zoneId: 'south-lawn', date: '2027-04-26', productId: 'urea-46', for: 'N', rateLb: 1.5 }],
+      },
+      db,
+    );
+    const before = await loadProperty('quarry-lane-school', db);
+    const read = readImport((await exportProperty('quarry-lane-school', db)) ?? '');
+    if (isRefusal(read)) throw new Error(read.refused);
+    await deleteProperty('quarry-lane-school', db);
+    await storeCases(read, {}, db);
+    expect(await loadProperty('quarry-lane-school', db)).toEqual(before);
+  });
+
+  it('carry everything in a backup', async () => {
+    await storeCases(['quarry-lane-school', 'fenwick-allotment-paths', 'okonedo-residence'].map(caseOf), {}, db);
+    const backup = readImport(await exportBackup('2027-04-05', db));
+    if (isRefusal(backup)) throw new Error(backup.refused);
+    const other = openDatabase('test-restore');
+    await storeCases(backup, {}, other);
+    expect(await loadAllProperties(other)).toEqual(await loadAllProperties(db));
+    await other.delete();
+  });
+
+  it('keep a property that is already here: the newcomer becomes a copy', async () => {
+    await storeCases([caseOf('okonedo-residence')], {}, db);
+    expect(await storeCases([caseOf('okonedo-residence')], {}, db)).toEqual({
+      properties: [{ id: 'okonedo-residence-2', name: 'Okonedo residence (copy)' }],
+    });
+    expect(await ids()).toHaveLength(2);
+  });
+
+  it('give a product of another label its own id, everywhere the case names it', async () => {
+    await storeCases([caseOf('okonedo-residence')], {}, db);
+    const other = caseOf('mill-race-cottages');
+    other.products = [{ ...other.products![0]!, guaranteed: { N: 44 }, nitrogen: { urea: 44 } as never }];
+    other.plans = [
+      {
+        id: 'p',
+        year: 2027,
+        products: { 'court/N': 'urea-46' },
+        doses: [{ zoneId: 'court', date: '2027-05-03', productId: 'urea-46', for: 'N', rateLb: 2 }],
+      },
+    ];
+    await storeCases([other], {}, db);
+    const file = await loadProperty('mill-race-cottages', db);
+    expect(file?.plans?.[0]).toMatchObject({
+      products: { 'court/N': 'urea-46-2' },
+      doses: [{ productId: 'urea-46-2' }],
+    });
+    expect(file?.products?.find((p) => p.id === 'urea-46-2')?.guaranteed.N).toBe(44);
+    expect(file?.products?.find((p) => p.id === 'urea-46')?.guaranteed.N).toBe(46);
+  });
+
+  it('change nothing when one property of a backup is broken', async () => {
+    const broken = {
+      format: 'ubertas-backup',
+      version: 1,
+      cases: [caseOf('okonedo-residence'), { ...caseOf('mill-race-cottages'), zones: 'gone' }],
+    };
+    expect(readImport(JSON.stringify(broken))).toMatchObject({
+      field: expect.stringContaining('cases[1]'),
+      refused: expect.stringContaining('Property 2'),
+    });
+    expect(await ids()).toEqual([]);
+  });
+
+  it('change nothing when the database fails part-way', async () => {
+    await storeCases([caseOf('okonedo-residence')], {}, db);
+    const before = await loadAllProperties(db);
+    const unstorable = {
+      ...caseOf('mill-race-cottages'),
+      soilTests: [{ ...caseOf('mill-race-cottages').soilTests![0]!, results: (() => 1) as never }],
+    };
+    await expect(storeCases([caseOf('quarry-lane-school'), unstorable], {}, db)).rejects.toThrow();
+    expect(await loadAllProperties(db)).toEqual(before);
+    expect(await db.zones.count()).toBe(1);
+  });
+});
+
+describe('a fault of the browser’s database', () => {
+  it.each([
+    ['QuotaExceededError', 'full'],
+    ['VersionError', 'newer'],
+    ['OpenFailedError', 'does not let'],
+    ['DatabaseClosedError', 'closed'],
+  ])('%s is said in a sentence', (name, says) => {
+    expect(storageFault(Object.assign(new Error('x'), { name }))).toContain(says);
+  });
+  it('other faults are not taken for one', () => {
+    expect(storageFault(new TypeError('x'))).toBeUndefined();
+  });
+});

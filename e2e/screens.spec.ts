@@ -1,0 +1,74 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, openCases, test } from './ubertas-page';
+
+const SCREENS: readonly [string, string][] = [
+  ['/', 'Quarry Lane School'],
+  ['/property/quarry-lane-school/ground', 'Measuring the ground'],
+  ['/property/quarry-lane-school/ground?add=1', 'New zone'],
+  ['/property/quarry-lane-school/read', 'Reading the soil'],
+  ['/property/thornbury-chapel-green/read', 'Doubts about the report'],
+  ['/property/okonedo-residence/read', 'Typing the report'],
+  ['/property/quarry-lane-school/prescribe', 'Prescription'],
+  ['/property/okonedo-residence/prescribe', 'Stopgap'],
+  ['/property/quarry-lane-school/season', 'Season 2027'],
+  ['/property/fenwick-allotment-paths/season', 'Season 2027'],
+];
+
+for (const [width, height] of [
+  [1280, 800],
+  [390, 844],
+] as const) {
+  test(`every screen at ${width} px: no console message, nothing cut off, nothing axe calls serious`, async ({
+    page,
+  }) => {
+    test.setTimeout(120_000);
+    await page.setViewportSize({ width, height });
+    await openCases(
+      page,
+      'quarry-lane-school',
+      'thornbury-chapel-green',
+      'okonedo-residence',
+      'fenwick-allotment-paths',
+    );
+    for (const [path, words] of SCREENS) {
+      await page.goto(path);
+      await expect(page.getByText(words).filter({ visible: true }).first()).toBeVisible();
+      await page.evaluate(() => document.fonts.ready);
+      expect(
+        await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
+        `${path} is wider than the screen`,
+      ).toBeLessThanOrEqual(0);
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+      expect(serious.map((v) => `${path} ${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`)).toEqual([]);
+    }
+  });
+}
+
+test('the Workings slip passes axe and can be read by keyboard alone', async ({ page }) => {
+  await openCases(page, 'quarry-lane-school');
+  await page.goto('/property/quarry-lane-school/prescribe');
+  const figure = page.getByRole('region', { name: 'Potassium' }).getByRole('button').first();
+  await figure.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('complementary', { name: /Workings of Potassium/ })).toBeFocused();
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('complementary', { name: /Workings/ })).toBeHidden();
+});
+
+test('zones and stages change by key', async ({ page }) => {
+  await openCases(page, 'quarry-lane-school');
+  await page.goto('/property/quarry-lane-school/prescribe');
+  await expect(page.getByText('South lawn, tall fescue')).toBeVisible();
+  await page.keyboard.press(']');
+  await expect(page.getByText('Playing strip, zoysiagrass')).toBeVisible();
+  await page.keyboard.press('4');
+  await expect(page.getByRole('heading', { name: 'Season 2027' })).toBeVisible();
+  await expect(page).toHaveURL(/zone=playing-strip/);
+  await page.keyboard.press('[');
+  await expect(page).toHaveURL(/zone=south-lawn/);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+});

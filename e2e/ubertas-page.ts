@@ -1,0 +1,37 @@
+import { test as base, expect, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+
+export const TODAY = '2027-04-05';
+
+/** A page that fails its test on any console error or warning, on a day that never changes. */
+export const test = base.extend({
+  page: async ({ page }, run) => {
+    const said: string[] = [];
+    page.on('console', (message) => {
+      if (message.type() === 'error' || message.type() === 'warning') said.push(`${message.type()}: ${message.text()}`);
+    });
+    page.on('pageerror', (fault) => said.push(`page error: ${fault.message}`));
+    await page.clock.setFixedTime(new Date(`${TODAY}T09:00:00`));
+    await run(page);
+    expect(said).toEqual([]);
+  },
+});
+
+export { expect };
+
+/** Opens demo case files as a person would. */
+export async function openCases(page: Page, ...names: string[]): Promise<void> {
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: '5 Apr 2027' })).toBeVisible();
+  for (const name of names) {
+    const { property } = JSON.parse(readFileSync(`demo/${name}.json`, 'utf8')) as { property: { name: string } };
+    await page.getByLabel('Case file or backup').setInputFiles(`demo/${name}.json`);
+    await expect(page.getByRole('link', { name: property.name })).toBeVisible();
+  }
+}
+
+/** Chooses from a list by its label and the words of the option. */
+export async function choose(page: Page, label: string, option: string): Promise<void> {
+  await page.getByLabel(label, { exact: true }).click();
+  await page.locator('.ant-select-dropdown:visible').getByTitle(option, { exact: true }).click();
+}

@@ -1,0 +1,58 @@
+import { chromium } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
+
+/** One picture of each main view, from the demo data on a fixed day: `npm run build && npm run screenshots`. */
+
+const PORT = '4181';
+const OUT = 'docs/screenshots';
+const TODAY = '2027-04-05T09:00:00';
+const WIDE = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+const VIEWS = [
+  { name: 'home', path: '/', size: WIDE },
+  { name: 'ground', path: '/property/quarry-lane-school/ground', size: WIDE },
+  { name: 'read', path: '/property/quarry-lane-school/read', size: WIDE },
+  { name: 'read-alkaline', path: '/property/thornbury-chapel-green/read', size: WIDE },
+  { name: 'read-typing', path: '/property/okonedo-residence/read', size: WIDE },
+  { name: 'prescribe', path: '/property/quarry-lane-school/prescribe', size: WIDE },
+  {
+    name: 'prescribe-workings',
+    path: '/property/quarry-lane-school/prescribe',
+    size: WIDE,
+    open: /The method|15\.4, Lime requirement/,
+  },
+  { name: 'season', path: '/property/quarry-lane-school/season', size: WIDE },
+  { name: 'ground-phone', path: '/property/quarry-lane-school/ground', size: PHONE },
+  { name: 'prescribe-phone', path: '/property/fenwick-allotment-paths/prescribe', size: PHONE },
+];
+
+const server = spawn(process.execPath, ['node_modules/@react-router/serve/bin.js', './build/server/index.js'], {
+  env: { ...process.env, PORT, HOST: '127.0.0.1', NODE_ENV: 'production', UBERTAS_DEMO: '1' },
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
+await new Promise((ready) => server.stdout.on('data', (text) => String(text).includes('http') && ready()));
+mkdirSync(OUT, { recursive: true });
+const browser = await chromium.launch({
+  executablePath: process.env.UBERTAS_CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu'],
+});
+const page = await browser.newPage({ viewport: WIDE });
+await page.clock.setFixedTime(new Date(TODAY));
+await page.goto(`http://127.0.0.1:${PORT}/`);
+await page.getByText('Quarry Lane School').first().waitFor();
+for (const { name, path, size, open } of VIEWS) {
+  await page.setViewportSize(size);
+  await page.goto(`http://127.0.0.1:${PORT}${path}`);
+  await page.locator('h1').waitFor();
+  if (open) await page.getByRole('button', { name: open }).first().click();
+  await page.evaluate(() => document.fonts.ready);
+  // charts and the drawing sheet come a moment after the page
+  await page.waitForTimeout(700);
+  await page.mouse.move(0, 0);
+  await page.screenshot({ path: `${OUT}/${name}.png` });
+  console.log(`${OUT}/${name}.png`);
+}
+await browser.close();
+server.kill();
