@@ -20,6 +20,20 @@ interface FieldProps {
   fault?: string;
 }
 
+/** A label above its control, the fault below it. */
+function Labelled({ id, label, unit, fault, children }: FieldProps & { id: string; children: ReactNode }) {
+  return (
+    <div className="field">
+      <label className="label" htmlFor={id}>
+        <span>{label}</span>
+        {unit && <span>{unit}</span>}
+      </label>
+      {children}
+      <Fault id={`${id}-fault`}>{fault}</Fault>
+    </div>
+  );
+}
+
 /** A typed value: kept as text until it is read, so that nothing a person typed is ever lost. */
 export function TextField({
   label,
@@ -41,11 +55,7 @@ export function TextField({
 }) {
   const id = useId();
   return (
-    <div className="field">
-      <label className="label" htmlFor={id}>
-        <span>{label}</span>
-        {unit && <span>{unit}</span>}
-      </label>
+    <Labelled id={id} label={label} unit={unit} fault={fault}>
       <Input
         id={id}
         type={type}
@@ -58,8 +68,7 @@ export function TextField({
         onChange={(event) => onChange(event.target.value)}
         onPressEnter={onEnter}
       />
-      <Fault id={`${id}-fault`}>{fault}</Fault>
-    </div>
+    </Labelled>
   );
 }
 
@@ -80,11 +89,7 @@ export function ChoiceField<V extends string>({
 }) {
   const id = useId();
   return (
-    <div className="field">
-      <label className="label" htmlFor={id}>
-        <span>{label}</span>
-        {unit && <span>{unit}</span>}
-      </label>
+    <Labelled id={id} label={label} unit={unit} fault={fault}>
       <Select
         id={id}
         value={value}
@@ -97,8 +102,7 @@ export function ChoiceField<V extends string>({
         virtual={false}
         showSearch={{ optionFilterProp: 'label' }}
       />
-      <Fault id={`${id}-fault`}>{fault}</Fault>
-    </div>
+    </Labelled>
   );
 }
 

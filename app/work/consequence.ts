@@ -1,9 +1,20 @@
-import type { Finding } from '@core/soil/interpret';
+import type { Figure } from '@core/prescription/figure';
 import type { NutrientPrescription, ZonePrescription } from '@core/prescription/prescription';
+import type { Finding } from '@core/soil/interpret';
 import { showRate, showWeight } from '../ui/format';
 
-/** What a finding orders for this year. */
-export function consequenceOf(finding: Finding, prescription: ZonePrescription): string {
+/** What a finding orders for this year: words, with the reckoned figure between them where there is one. */
+export interface Consequence {
+  before?: string;
+  figure?: Figure;
+  show?: (value: number) => string;
+  after: string;
+}
+
+const words = (after: string): Consequence => ({ after });
+
+/** What a nutrient's finding orders. */
+export function consequenceOf(finding: Finding, prescription: ZonePrescription): Consequence {
   const by: Partial<Record<string, [NutrientPrescription, string]>> = {
     P: [prescription.phosphorus, 'P2O5'],
     K: [prescription.potassium, 'K2O'],
@@ -11,28 +22,28 @@ export function consequenceOf(finding: Finding, prescription: ZonePrescription):
     S: [prescription.sulfur, 'S'],
   };
   const entry = by[finding.analyte];
-  if (finding.level === 'unreadable') return 'Ask the laboratory; nothing is given on it.';
+  if (finding.level === 'unreadable') return words('Ask the laboratory; nothing is given on it.');
   if (entry) {
     const [nutrient, sold] = entry;
-    if (nutrient.yearLb > 0) return `${showRate(nutrient.yearLb)} lb ${sold} per 1000 this year.`;
-    return finding.level === 'high' ? `No ${sold} this year, whatever the bag holds.` : `No ${sold} needed this year.`;
+    if (nutrient.yearLb > 0) return { figure: nutrient.year, show: showRate, after: ` lb ${sold} per 1000 this year.` };
+    return words(
+      finding.level === 'high' ? `No ${sold} this year, whatever the bag holds.` : `No ${sold} needed this year.`,
+    );
   }
-  if (finding.analyte === 'Fe' && (finding.level === 'low' || finding.level === 'very-low'))
-    return 'Foliar iron for colour if it yellows between the veins.';
-  if (finding.analyte === 'Ca')
-    return finding.level === 'low' && prescription.ph.action === 'lime' ? 'The lime brings it.' : 'Nothing to add.';
-  return finding.level === 'enough' || finding.level === 'high'
-    ? 'Nothing to add.'
-    : 'Watch it; a tissue test would say more.';
+  const short = finding.level === 'low' || finding.level === 'very-low';
+  if (finding.analyte === 'Fe' && short) return words('Foliar iron for colour if it yellows between the veins.');
+  if (finding.analyte === 'Ca' && short && prescription.ph.action === 'lime') return words('The lime brings it.');
+  return words(short ? 'Watch it; a tissue test would say more.' : 'Nothing to add.');
 }
 
 /** What the pH orders. */
-export function phConsequence({ ph }: ZonePrescription): string {
+export function phConsequence({ ph }: ZonePrescription): Consequence {
   const each = ph.doses[0];
   const split =
     each === undefined ? '' : ph.doses.length > 1 ? `, as ${ph.doses.length} of ${showWeight(each)}` : ', in one dose';
-  if (ph.action === 'lime' && ph.material) return `Lime, ${showWeight(ph.material.value)} lb per 1000${split}.`;
+  if (ph.action === 'lime' && ph.material)
+    return { before: 'Lime, ', figure: ph.material, show: showWeight, after: ` lb lime per 1000${split}.` };
   if (ph.action === 'sulfur' && ph.requirement)
-    return `Elemental sulfur, ${showRate(ph.requirement.value)} lb S per 1000${split}.`;
-  return ph.says;
+    return { before: 'Elemental sulfur, ', figure: ph.requirement, show: showRate, after: ` lb S per 1000${split}.` };
+  return words(ph.says);
 }

@@ -26,13 +26,17 @@ const RETEST_WHILE_CORRECTING = 'Retest in a year, same season, same laboratory.
 const RETEST_NORMALLY = 'Retest in 2 to 3 years.';
 const nothing = { doses: [], monthsApart: 0, years: 0 };
 
-/** The lime that fits: dolomitic only where magnesium was tested and is below enough. */
-export function limeOnShelf(products: readonly Product[], read: Interpretation): Product | undefined {
+/** The lime a person chose, else the one that fits: dolomitic only where magnesium was tested and is below enough. */
+export function limeOnShelf(
+  products: readonly Product[],
+  read: Interpretation,
+  chosenId?: string,
+): Product | undefined {
   const magnesium = read.findings.find((f) => f.analyte === 'Mg');
   const wantsMagnesium = magnesium?.level === 'low' || magnesium?.level === 'very-low';
   const limes = products.filter((p) => p.limeKind === 'calcitic' || p.limeKind === 'dolomitic');
   const kind = wantsMagnesium ? 'dolomitic' : 'calcitic';
-  return limes.find((p) => p.limeKind === kind) ?? limes[0];
+  return limes.find((p) => p.id === chosenId) ?? limes.find((p) => p.limeKind === kind) ?? limes[0];
 }
 
 /** ECCE of a lime product; where the label gives only CCE it is taken as finely ground. */
@@ -104,6 +108,7 @@ function prescribeLime(
   read: Interpretation,
   soilPh: number,
   products: readonly Product[],
+  chosenLimeId?: string,
 ): PhPrescription | Refusal {
   const grass = grassOf(zone.grass);
   const turf = zone.turf ?? 'established';
@@ -111,7 +116,7 @@ function prescribeLime(
   const depth = TREATED_DEPTH_IN[turf];
   const need = limeNeed(zone, read, soilPh, aim, depth);
   if (isRefusal(need.figure)) return need.figure;
-  const product = limeOnShelf(products, read);
+  const product = limeOnShelf(products, read, chosenLimeId);
   const ecce = ecceOf(product);
   const material = sureFigure(
     limeMaterial,
@@ -238,6 +243,7 @@ export function prescribePh(
   read: Interpretation | undefined,
   products: readonly Product[],
   choices: Choices | undefined,
+  chosenLimeId?: string,
 ): PhPrescription | Refusal {
   const water = read && waterPh(read.readings);
   if (!read || !water || !read.ph)
@@ -250,6 +256,6 @@ export function prescribePh(
   if (read.ph.place === 'inside')
     return { action: 'none', says: `${read.ph.says} Nothing to correct.`, ...nothing, retest: RETEST_NORMALLY };
   return read.ph.place === 'too-acid'
-    ? prescribeLime(zone, read, water.ph, products)
+    ? prescribeLime(zone, read, water.ph, products, chosenLimeId)
     : prescribeSulfur(zone, read, water.ph, choices);
 }

@@ -15,6 +15,8 @@ export interface ZoneFacts {
   codes: readonly LocalCode[];
   choices?: Choices;
   asOf?: string;
+  /** Lime that a person chose in place of the one that fits by magnesium. */
+  limeProductId?: string;
 }
 
 const refusedPh = (refusal: Refusal): PhPrescription => ({
@@ -31,7 +33,7 @@ export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescriptio
   const { zone, test, products, codes, choices } = facts;
   const read = test && interpretZone(zone, test, facts.asOf);
   const refusals: Refusal[] = [];
-  const phAnswer = prescribePh(zone, read, products, choices);
+  const phAnswer = prescribePh(zone, read, products, choices, facts.limeProductId);
   if (isRefusal(phAnswer)) refusals.push(phAnswer);
   const ph = isRefusal(phAnswer) ? refusedPh(phAnswer) : phAnswer;
   const organicMatter = read && findReading(read.readings, 'OM')?.value;
@@ -73,7 +75,11 @@ export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescriptio
 }
 
 /** Prescribes for every zone of a case, each from its own latest report. */
-export const prescribeCase = (given: Case, asOf?: string) =>
+export const prescribeCase = (
+  given: Case,
+  asOf?: string,
+  chosenLime: (zoneId: string) => string | undefined = () => undefined,
+) =>
   given.zones.map((zone) =>
     prescribeZone({
       zone,
@@ -82,5 +88,6 @@ export const prescribeCase = (given: Case, asOf?: string) =>
       codes: given.codes ?? [],
       choices: given.choices,
       asOf,
+      limeProductId: chosenLime(zone.id),
     }),
   );

@@ -3,7 +3,7 @@ import { zoneAmount } from '../field/zone-amount';
 import { grassOf } from '../ground/grasses';
 import { type Figure, sureFigure, traced } from '../prescription/figure';
 import { prescribeCase } from '../prescription/prescribe';
-import type { ZonePrescription } from '../prescription/prescription';
+import type { PhPrescription, ZonePrescription } from '../prescription/prescription';
 import { productDelivers } from '../products/delivers';
 import { losesAmmonia, slowShare } from '../products/nitrogen-release';
 import { productRate } from '../products/rate';
@@ -79,7 +79,6 @@ const SULFUR_SPANS = [
 ] as const;
 /** Soil microbes work sulfur from about this mean temperature, deg F. Common practice. */
 const SULFUR_FROM_MEAN_F = 55;
-const SULFUR_DOSES_A_YEAR = 2;
 
 interface Ground {
   zone: Zone;
@@ -268,55 +267,36 @@ function spansOf(year: number, spans: readonly (readonly [string, string])[]): {
   return spans.map(([from, to]) => ({ from: dayOfYear(`${year}-${from}`), to: dayOfYear(`${year}-${to}`) }));
 }
 
-/** Lime: one dose a span, clear of ammonium and urea days, never on frozen ground. */
-function planLime(
+/**
+ * Lime or sulfur: at most one dose a span, the rest waits for another year. Lime keeps clear of ammonium and urea, sulfur
+ * waits for soil warm enough for microbes and shuns heat; neither goes on frozen ground.
+ */
+function planCorrection(
   ground: Ground,
   product: Product,
-  prescription: ZonePrescription,
+  purpose: 'lime' | 'sulfur',
+  { doses: wanted, dosesFigure }: PhPrescription,
   ammoniaDays: readonly number[],
 ): { doses: Dose[]; left: number } {
-  const placement = placementOn(ground, openDays(ground, [], false), 0);
-  const doses: Dose[] = [];
-  const { doses: wanted, dosesFigure } = prescription.ph;
-  for (const span of spansOf(ground.year, LIME_SPANS)) {
-    if (doses.length === wanted.length || !dosesFigure) break;
-    const day = placeClear(span.from, span.to, placement, ammoniaDays, LIME_NITROGEN_GAP_DAYS);
-    if (day === undefined) continue;
-    doses.push(
-      makeDose(
-        ground.zone,
-        dateOf(ground.year, day),
-        product,
-        'lime',
-        { lb: wanted[doses.length] as number, says: 'lime dose', figure: dosesFigure },
-        `lime dose ${doses.length + 1} of ${wanted.length}, clear of urea and ammonium by ${LIME_NITROGEN_GAP_DAYS} days`,
-      ),
-    );
-  }
-  return { doses, left: wanted.length - doses.length };
-}
-
-function planSulfur(ground: Ground, product: Product, prescription: ZonePrescription): { doses: Dose[]; left: number } {
-  const warm = openDays(ground, [], false).map(
-    (open, day) => open && !ground.season.heat[day] && (ground.weather.meanF[day] as number) >= SULFUR_FROM_MEAN_F,
+  const lime = purpose === 'lime';
+  const open = openDays(ground, [], false).map(
+    (yes, day) =>
+      yes && (lime || (!ground.season.heat[day] && (ground.weather.meanF[day] as number) >= SULFUR_FROM_MEAN_F)),
   );
-  const placement = placementOn(ground, warm, 0);
-  const { doses: wanted, dosesFigure } = prescription.ph;
+  const placement = placementOn(ground, open, 0);
   const doses: Dose[] = [];
-  for (const span of spansOf(ground.year, SULFUR_SPANS)) {
-    if (doses.length === Math.min(wanted.length, SULFUR_DOSES_A_YEAR)) break;
-    const day = placeClear(span.from, span.to, placement, [], 0);
+  for (const span of spansOf(ground.year, lime ? LIME_SPANS : SULFUR_SPANS)) {
+    if (doses.length === wanted.length) break;
+    const day = placeClear(span.from, span.to, placement, lime ? ammoniaDays : [], LIME_NITROGEN_GAP_DAYS);
     if (day === undefined) continue;
-    doses.push(
-      makeDose(
-        ground.zone,
-        dateOf(ground.year, day),
-        product,
-        'sulfur',
-        { lb: wanted[doses.length] as number, says: 'elemental sulfur, this dose', figure: dosesFigure },
-        `sulfur dose ${doses.length + 1} of ${wanted.length}; water it in`,
-      ),
-    );
+    const target = {
+      lb: wanted[doses.length] as number,
+      says: lime ? 'lime dose' : 'elemental sulfur, this dose',
+      figure: dosesFigure,
+    };
+    const care = lime ? `, clear of urea and ammonium by ${LIME_NITROGEN_GAP_DAYS} days` : '; water it in';
+    const why = `${purpose} dose ${doses.length + 1} of ${wanted.length}${care}`;
+    doses.push(makeDose(ground.zone, dateOf(ground.year, day), product, purpose, target, why));
   }
   return { doses, left: wanted.length - doses.length };
 }
@@ -427,10 +407,7 @@ function planZone(
     else {
       const chosenOf = (d: Dose) => products.find((p) => p.id === d.productId);
       const ammoniaDays = [...pDoses, ...nDoses].filter((d) => losesAmmonia(chosenOf(d) as Product)).map(dayOf);
-      const placed =
-        purpose === 'lime'
-          ? planLime(ground, product, prescription, ammoniaDays)
-          : planSulfur(ground, product, prescription);
+      const placed = planCorrection(ground, product, purpose, prescription.ph, ammoniaDays);
       phDoses.push(...placed.doses);
       if (placed.left > 0)
         miss(
@@ -455,9 +432,11 @@ export function planSeason(given: Case, year: number, picked: ProductChoices = {
       .sort()
       .at(-1) ?? '';
   const from = sampled > `${year}-01-01` && sampled < `${year}-12-31` ? sampled : `${year}-01-01`;
-  const zones = prescribeCase(given, asOf).map(({ prescription, read }, i) => ({
-    ...planZone(given, prescription, given.zones[i] as Zone, weather, { year, from, picked }),
-    read,
-  }));
+  const zones = prescribeCase(given, asOf, (zoneId) => picked[choiceKey(zoneId, 'lime')]).map(
+    ({ prescription, read }, i) => ({
+      ...planZone(given, prescription, given.zones[i] as Zone, weather, { year, from, picked }),
+      read,
+    }),
+  );
   return { year, from, weather, zones };
 }

@@ -16,6 +16,7 @@ import { deleteZone, loadProperty, saveProperty, saveZone } from '../../storage/
 import { ChoiceField, Fault, TextField } from '../../ui/field';
 import { Fig } from '../../ui/fig';
 import { showArea } from '../../ui/format';
+import { useOfferUndo } from '../../ui/use-offer-undo';
 import { useMounted } from '../../ui/use-mounted';
 import { usePropertyWork } from '../../work/property-work';
 import type { Route } from './+types/ground';
@@ -333,6 +334,7 @@ export default function Ground() {
   const [search, setSearch] = useSearchParams();
   const fetcher = useFetcher<Answer>();
   const { message } = App.useApp();
+  const offerUndo = useOfferUndo();
   const adding = search.has('add') || !zone;
   const focus = adding ? undefined : zone;
   const go = (change: (params: URLSearchParams) => void) =>
@@ -359,27 +361,11 @@ export default function Ground() {
   const remove = async (target: Zone) => {
     const source = await exportProperty(file.property.id);
     void fetcher.submit({ intent: 'remove', zoneId: target.id }, { method: 'post', encType: 'application/json' });
-    const key = `zone-${target.id}`;
-    void message.open({
-      key,
-      duration: 12,
-      content: (
-        <span>
-          {target.name} and its reports were removed.{' '}
-          <button
-            type="button"
-            className="link"
-            onClick={() => {
-              message.destroy(key);
-              if (source)
-                void fetcher.submit({ intent: 'restore', source }, { method: 'post', encType: 'application/json' });
-            }}
-          >
-            Undo
-          </button>
-        </span>
-      ),
-    });
+    offerUndo(
+      `${target.name} and its reports were removed.`,
+      () =>
+        source && void fetcher.submit({ intent: 'restore', source }, { method: 'post', encType: 'application/json' }),
+    );
   };
   return (
     <div className="ground">

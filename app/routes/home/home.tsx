@@ -1,5 +1,5 @@
 import './home.css';
-import { App, Button, Input, type InputRef } from 'antd';
+import { Button, Input, type InputRef } from 'antd';
 import { useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, redirect, useFetcher } from 'react-router';
@@ -23,6 +23,7 @@ import { Loading } from '../../ui/loading';
 import { Mark } from '../../ui/marks';
 import { saveTextFile } from '../../ui/save-text-file';
 import { Substances } from '../../ui/substance';
+import { useOfferUndo } from '../../ui/use-offer-undo';
 import { Wordmark } from '../../ui/wordmark';
 import { climateFromText } from '../../work/climate-text';
 import { amountFor } from '../../work/dose-words';
@@ -259,7 +260,7 @@ export default function Home({ loaderData }: Route.ComponentProps) {
   const picker = useRef<HTMLInputElement>(null);
   const [fileFault, setFileFault] = useState<string>();
   const fetcher = useFetcher<Answer>();
-  const { message } = App.useApp();
+  const offerUndo = useOfferUndo();
   const rows = useMemo(() => files.map((file) => ({ file, season: workOf(file, today, null).season })), [files, today]);
   const wanted = search.trim().toLowerCase();
   const shown = rows.filter(({ file }) =>
@@ -292,26 +293,7 @@ export default function Home({ loaderData }: Route.ComponentProps) {
   const remove = async (file: Case) => {
     const kept = await exportProperty(file.property.id);
     void send({ intent: 'remove', id: file.property.id });
-    const key = `removed-${file.property.id}`;
-    void message.open({
-      key,
-      duration: 12,
-      content: (
-        <span>
-          {file.property.name} was removed.{' '}
-          <button
-            type="button"
-            className="link"
-            onClick={() => {
-              message.destroy(key);
-              if (kept) void send({ intent: 'restore', source: kept });
-            }}
-          >
-            Undo
-          </button>
-        </span>
-      ),
-    });
+    offerUndo(`${file.property.name} was removed.`, () => kept && void send({ intent: 'restore', source: kept }));
   };
   const saveBackup = async () =>
     saveTextFile(`ubertas-backup-${today}.json`, await exportBackup(today), 'application/json');

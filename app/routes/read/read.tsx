@@ -1,5 +1,5 @@
 import './read.css';
-import { App, Button, Select } from 'antd';
+import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { useFetcher, useSearchParams } from 'react-router';
 import type { SoilTest } from '@core/formats/case';
@@ -17,12 +17,14 @@ import { latestTest } from '@core/soil/report';
 import { SUFFICIENCY_PACK } from '@core/soil/sufficiency';
 import { prescribeZone } from '@core/prescription/prescribe';
 import { deleteSoilTest, loadProperty, saveSoilTest } from '../../storage/property-repository';
+import { Fig } from '../../ui/fig';
 import { showDate, showExact, showPh } from '../../ui/format';
 import { ColumnGlyph, WarnGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
 import { Track, type TrackScale } from '../../ui/track';
+import { useOfferUndo } from '../../ui/use-offer-undo';
 import { useWidth } from '../../ui/use-width';
-import { consequenceOf, phConsequence } from '../../work/consequence';
+import { type Consequence, consequenceOf, phConsequence } from '../../work/consequence';
 import { usePropertyWork } from '../../work/property-work';
 import type { Route } from './+types/read';
 import { ReportForm } from './report-form';
@@ -194,6 +196,17 @@ const byWeight = (a: Finding, b: Finding): number =>
   ['very-low', 'low', 'high', 'unreadable', 'enough'].indexOf(a.level) -
   ['very-low', 'low', 'high', 'unreadable', 'enough'].indexOf(b.level);
 
+function Ordered({ consequence }: { consequence: Consequence }) {
+  const { before, figure, show, after } = consequence;
+  return (
+    <>
+      {before}
+      {figure && show && <Fig figure={figure} show={show} />}
+      <Substances text={after} />
+    </>
+  );
+}
+
 function Findings({ read, prescription }: { read: Interpretation; prescription: ZonePrescription }) {
   return (
     <section className="finds" aria-labelledby="findings">
@@ -203,7 +216,7 @@ function Findings({ read, prescription }: { read: Interpretation; prescription: 
           <ColumnGlyph place={read.ph.place === 'too-acid' ? 'low' : read.ph.place === 'inside' ? 'enough' : 'high'} />
           <p className="f">{read.ph.says}</p>
           <p className="c">
-            <Substances text={phConsequence(prescription)} />
+            <Ordered consequence={phConsequence(prescription)} />
           </p>
         </div>
       )}
@@ -215,7 +228,7 @@ function Findings({ read, prescription }: { read: Interpretation; prescription: 
             {finding.level !== 'unreadable' && finding.method && <span className="small"> {finding.method}.</span>}
           </p>
           <p className="c">
-            <Substances text={consequenceOf(finding, prescription)} />
+            <Ordered consequence={consequenceOf(finding, prescription)} />
           </p>
         </div>
       ))}
@@ -246,7 +259,7 @@ export default function Read() {
   const [search, setSearch] = useSearchParams();
   const [editing, setEditing] = useState<'new' | string>();
   const fetcher = useFetcher();
-  const { message } = App.useApp();
+  const offerUndo = useOfferUndo();
   if (!zone)
     return (
       <div className="empty">
@@ -277,32 +290,17 @@ export default function Read() {
           choices: file.choices,
           asOf: today,
         }).prescription;
-  const remove = async () => {
+  const remove = () => {
     if (!shown) return;
     void fetcher.submit({ intent: 'remove', testId: shown.id }, { method: 'post', encType: 'application/json' });
-    const key = `test-${shown.id}`;
-    void message.open({
-      key,
-      duration: 12,
-      content: (
-        <span>
-          The report of {showDate(shown.sampledOn)} was removed.{' '}
-          <button
-            type="button"
-            className="link"
-            onClick={() => {
-              message.destroy(key);
-              void fetcher.submit({ intent: 'restore', test: shown } as never, {
-                method: 'post',
-                encType: 'application/json',
-              });
-            }}
-          >
-            Undo
-          </button>
-        </span>
-      ),
-    });
+    offerUndo(
+      `The report of ${showDate(shown.sampledOn)} was removed.`,
+      () =>
+        void fetcher.submit({ intent: 'restore', test: shown } as never, {
+          method: 'post',
+          encType: 'application/json',
+        }),
+    );
   };
   return (
     <div className="read">
@@ -331,7 +329,7 @@ export default function Read() {
               />
             )}
             <Button onClick={() => setEditing(shown?.id)}>Correct it</Button>
-            <Button onClick={() => void remove()}>Remove</Button>
+            <Button onClick={remove}>Remove</Button>
             <Button type="primary" onClick={() => setEditing('new')}>
               Type a report
             </Button>

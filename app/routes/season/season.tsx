@@ -1,5 +1,5 @@
 import './season.css';
-import { App, Button, Segmented } from 'antd';
+import { Button, Segmented } from 'antd';
 import { lazy, Suspense, useMemo } from 'react';
 import { useFetcher } from 'react-router';
 import { type Plan, PLANNED_FOR, type PlannedDose, type PlannedFor, type Product } from '@core/formats/case';
@@ -13,6 +13,7 @@ import { Fig } from '../../ui/fig';
 import { showDate, showMoney, showProductRate, showRate, showWeekday, showWeight } from '../../ui/format';
 import { StandingGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
+import { useOfferUndo } from '../../ui/use-offer-undo';
 import { useMounted } from '../../ui/use-mounted';
 import { planYear, usePropertyWork } from '../../work/property-work';
 import { todayIso } from '../../ui/format';
@@ -236,7 +237,7 @@ function nitrogenCourse(zoneSeason: ZoneSeason): { asked: number[]; down: number
 export default function Season() {
   const { file, season, zone, zoneSeason, plan, today, year } = usePropertyWork();
   const fetcher = useFetcher<{ kept?: boolean }>();
-  const { message } = App.useApp();
+  const offerUndo = useOfferUndo();
   const mounted = useMounted();
   const course = useMemo(() => zoneSeason && nitrogenCourse(zoneSeason), [zoneSeason]);
   const send = (sent: Sent) => fetcher.submit(sent as never, { method: 'post', encType: 'application/json' });
@@ -255,26 +256,7 @@ export default function Season() {
   const keep = () => {
     const before = plan ?? null;
     void send({ intent: 'keep', doses: planned(all) });
-    const key = 'kept';
-    void message.open({
-      key,
-      duration: 10,
-      content: (
-        <span>
-          The plan for {year} is kept.{' '}
-          <button
-            type="button"
-            className="link"
-            onClick={() => {
-              message.destroy(key);
-              void send({ intent: 'put-back', plan: before });
-            }}
-          >
-            Undo
-          </button>
-        </span>
-      ),
-    });
+    offerUndo(`The plan for ${year} is kept.`, () => void send({ intent: 'put-back', plan: before }));
   };
   return (
     <div className="sn">
