@@ -16,7 +16,7 @@ export interface Check {
 
 const sum = (doses: readonly Dose[], nutrient: string): number =>
   doses.reduce((a, d) => a + (d.delivers[nutrient] ?? 0), 0);
-const two = (x: number): string => x.toFixed(2);
+const two = (x: number): string => (x + 1e-9).toFixed(2);
 const EPS = 1e-6;
 /** A year's nitrogen may differ this much from the prescription before it is said. Common practice: 0.96 is accepted as 1. */
 const YEAR_TOLERANCE = 0.04;
