@@ -20,27 +20,88 @@ import { sulfurDoses } from './sulfur/doses';
 import { sulfurProduct } from './sulfur/product';
 import { sulfurRequirement } from './sulfur/requirement';
 
+import { topdressDepth, mowTrigger } from './care/mowing-topdressing';
+import { gallonsPerAcre, tankMix } from './field/sprayer';
+import { spreadPattern, spreaderCalibration } from './field/spreader';
+import { cycleSoak, sprinklerUniformity } from './field/watering';
+import { offsetsArea } from './ground/area-offsets';
+import { ringArea } from './ground/area-ring';
+import { ellipseArea, trapezoidArea } from './ground/area-round';
+import { triangleArea } from './ground/area-triangle';
+import { textureClass } from './ground/texture-class';
+import { gypsumRequirement } from './gypsum/requirement';
+import { adamsEvansLime } from './lime/adams-evans';
+import { limeEcce } from './lime/ecce';
+import { smpLime } from './lime/smp';
+import { nitrogenAcidity } from './nitrogen/acidity';
+import { minimumNeed } from './nutrients/minimum';
+import { productAsSpread } from './products/as-spread';
+import { productCoverage } from './products/coverage';
+import { granuleSpacing } from './products/granules';
+import { liquidDelivers, liquidRate } from './products/liquids';
+import { growthPotential } from './season/growth-potential';
+import { referenceEt, solarRadiation } from './season/radiation';
+import { cecBySum } from './soil/cec';
+import { soilSodium, waterSar } from './soil/sodium';
+import { sulfurForCarbonate } from './sulfur/carbonate';
+import { leachingRequirement, residualCarbonate, waterLoad } from './water/irrigation-water';
+
 const ALL = [
-  polygonArea,
   rectangleArea,
+  polygonArea,
+  triangleArea,
+  ellipseArea,
+  trapezoidArea,
+  offsetsArea,
+  ringArea,
+  textureClass,
   soilMass,
   methodConvert,
   bufferAcidity,
+  cecBySum,
+  soilSodium,
+  waterSar,
+  residualCarbonate,
+  waterLoad,
+  leachingRequirement,
   mehlichLime,
+  smpLime,
+  adamsEvansLime,
   textureLime,
+  limeEcce,
   limeMaterial,
   limeDoses,
   sulfurRequirement,
+  sulfurForCarbonate,
   sulfurProduct,
   sulfurDoses,
-  nutrientBalance,
+  gypsumRequirement,
+  nitrogenYear,
+  nitrogenAcidity,
   growthRemoval,
+  nutrientBalance,
+  minimumNeed,
   oxideOfElement,
   capped,
-  nitrogenYear,
   productRate,
   productDelivers,
+  productCoverage,
+  productAsSpread,
+  liquidRate,
+  liquidDelivers,
+  granuleSpacing,
   zoneAmount,
+  growthPotential,
+  solarRadiation,
+  referenceEt,
+  spreaderCalibration,
+  spreadPattern,
+  gallonsPerAcre,
+  tankMix,
+  sprinklerUniformity,
+  cycleSoak,
+  mowTrigger,
+  topdressDepth,
 ] as const;
 
 /** Every reckoning by its public id, in the order of the work. */

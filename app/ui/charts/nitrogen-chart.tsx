@@ -27,12 +27,14 @@ export default function NitrogenChart({ asked, down, todayDay, left, label }: Ni
     const element = box.current;
     if (!element) return;
     const chart = echarts.init(element, undefined, { renderer: 'svg' });
+    // on a phone nothing stands to the left that the days would have to line up with
+    const room = element.clientWidth < 700 ? 34 : left;
     const most = Math.max(0.5, ...asked, ...down);
     chart.setOption({
       animation: false,
       aria: { enabled: true, label: { description: label } },
       textStyle: { fontFamily: SANS },
-      grid: { left, right: 0, top: 14, bottom: 6 },
+      grid: { left: room, right: 0, top: 14, bottom: 6 },
       xAxis: { type: 'value', min: 0, max: asked.length, show: false },
       yAxis: {
         type: 'value',
