@@ -35,6 +35,7 @@ import { limeEcce } from './lime/ecce';
 import { smpLime } from './lime/smp';
 import { nitrogenAcidity } from './nitrogen/acidity';
 import { minimumNeed } from './nutrients/minimum';
+import { saturationNeed } from './nutrients/saturation';
 import { productAsSpread } from './products/as-spread';
 import { productCoverage } from './products/coverage';
 import { granuleSpacing } from './products/granules';
@@ -81,6 +82,7 @@ const ALL = [
   growthRemoval,
   nutrientBalance,
   minimumNeed,
+  saturationNeed,
   oxideOfElement,
   capped,
   productRate,

@@ -147,7 +147,7 @@ export const nitrogenYear = defineReckoning({
       adjusted - omCredit - clippingsCredit + youngLb + wearLb - carryOverLb,
       'lb N',
     );
-    const { yearLb } = nitrogenWalk(given);
+    const yearLb = Math.min(codeLb ?? Infinity, ceilingLb, Math.max(0, asked));
     if (asked < 0) work.caution('The credits alone exceed the need: no nitrogen this year.');
     if (asked > ceilingLb) work.caution(`Held to the grass’s ceiling, ${ceilingLb} lb N per 1000 ft2 a year.`);
     if (codeLb !== undefined && Math.min(asked, ceilingLb) > codeLb)

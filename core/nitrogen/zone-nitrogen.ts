@@ -1,9 +1,10 @@
 import type { LocalCode, Zone } from '../formats/case';
-import { type Care, GRASS_PACK, grassOf } from '../ground/grasses';
+import type { Care } from '../ground/grasses';
+import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../packs/rule-packs';
 import { groupOfTexture } from '../ground/texture-groups';
 import { type Figure, sureFigure, traced } from '../prescription/figure';
 import type { NitrogenPrescription, NitrogenStep } from '../prescription/prescription';
-import { type NitrogenYearInputs, nitrogenWalk, nitrogenYear } from './year';
+import { type NitrogenLine, type NitrogenYearInputs, nitrogenWalk, nitrogenYear } from './year';
 
 /** Less nitrogen in shade, percent. Practice says 30-50; light cannot be replaced by feed. */
 const SHADE_PERCENT = { 'full-sun': 0, 'part-shade': 30, shade: 40, 'deep-shade': 50 } as const;
@@ -54,31 +55,34 @@ export const codeYearCap = (codes: readonly LocalCode[]): number | undefined =>
     undefined,
   );
 
-/** What each line would be if it were counted. */
-function wanted(
-  zone: Zone,
-  organicMatterPercent: number | undefined,
-): Record<SwitchableLine, Partial<NitrogenYearInputs>> {
-  const returned = zone.clippings === 'returned' || zone.clippings === 'mulched';
-  return {
-    shade: { shadePercent: SHADE_PERCENT[zone.light ?? 'full-sun'] },
-    dry: { dryPercent: zone.irrigated === false ? DRY_PERCENT : 0 },
-    'organic-matter': { organicMatterPercent: Math.max(0, organicMatterPercent ?? 0) },
-    clippings: { clippings: returned ? 'returned' : 'bagged' },
-    young: { youngLb: zone.ageYears !== undefined && zone.ageYears < YOUNG_UNTIL_YEARS ? YOUNG_LB : 0 },
-    wear: { wearLb: zone.wear === 'heavy' ? WEAR_LB : 0 },
-  };
+/** What one line would be if it were counted. */
+function wanted(id: SwitchableLine, zone: Zone, organicMatterPercent: number | undefined): Partial<NitrogenYearInputs> {
+  switch (id) {
+    case 'shade':
+      return { shadePercent: SHADE_PERCENT[zone.light ?? 'full-sun'] };
+    case 'dry':
+      return { dryPercent: zone.irrigated === false ? DRY_PERCENT : 0 };
+    case 'organic-matter':
+      return { organicMatterPercent: Math.max(0, organicMatterPercent ?? 0) };
+    case 'clippings':
+      return { clippings: zone.clippings === 'returned' || zone.clippings === 'mulched' ? 'returned' : 'bagged' };
+    case 'young':
+      return { youngLb: zone.ageYears !== undefined && zone.ageYears < YOUNG_UNTIL_YEARS ? YOUNG_LB : 0 };
+    case 'wear':
+      return { wearLb: zone.wear === 'heavy' ? WEAR_LB : 0 };
+  }
 }
 
 function stepWords(
   id: string,
+  grassName: string,
   zone: Zone,
   given: NitrogenYearInputs,
   organicMatterPercent: number | undefined,
 ): string {
   switch (id) {
     case 'base':
-      return `Base, ${grassOf(zone.grass).name}, ${zone.care ?? 'standard'} care`;
+      return `Base, ${grassName}, ${zone.care ?? 'standard'} care`;
     case 'shade':
       return `${LINE_WORDS.shade}, ${SHADE_PERCENT[zone.light ?? 'full-sun']} %`;
     case 'dry':
@@ -94,36 +98,52 @@ function stepWords(
   }
 }
 
+/** The year's figure, and the walk to it: its lines are put into words only when somebody looks. */
+class WalkedNitrogen implements NitrogenPrescription {
+  constructor(
+    readonly year: Figure,
+    readonly note: string | undefined,
+    private readonly zone: Zone,
+    private readonly grassName: string,
+    private readonly given: NitrogenYearInputs,
+    private readonly off: ReadonlySet<string>,
+    private readonly organicMatterPercent: number | undefined,
+  ) {}
+
+  /** The lines in order; those switched off stand among them, uncounted. */
+  get steps(): NitrogenStep[] {
+    const { zone, grassName, given, off, organicMatterPercent } = this;
+    const inWords = (line: NitrogenLine): NitrogenStep => ({
+      ...line,
+      says: stepWords(line.id, grassName, zone, given, organicMatterPercent),
+    });
+    const steps = nitrogenWalk(given).lines.map(inWords);
+    for (const id of SWITCHABLE_LINES) {
+      const whole = { ...given, ...wanted(id, zone, organicMatterPercent) };
+      const ghost = off.has(id) && nitrogenWalk(whole).lines.find((line) => line.id === id);
+      if (ghost) steps.push({ ...inWords(ghost), off: true });
+    }
+    return steps.sort((a, b) => WALK_ORDER.indexOf(a.id) - WALK_ORDER.indexOf(b.id));
+  }
+}
+
 /** Nitrogen of a zone for the year: the walk's lines, those switched off as well, and the figure. */
 export function prescribeNitrogen(
   zone: Zone,
   organicMatterPercent: number | undefined,
   codes: readonly LocalCode[],
+  packs: RulePacks = BUILT_IN_PACKS,
 ): NitrogenPrescription {
-  const grass = grassOf(zone.grass);
+  const grass = grassIn(packs, zone.grass);
   const care: Care = zone.care ?? 'standard';
   const off = new Set(zone.nitrogenOff ?? []);
-  const all = wanted(zone, organicMatterPercent);
-  const counted = SWITCHABLE_LINES.filter((id) => !off.has(id)).map((id) => all[id]);
-  const base: NitrogenYearInputs = {
+  const given: NitrogenYearInputs = {
     baseLb: grass.nitrogenLb[care],
     ceilingLb: grass.ceilingLb,
     codeLb: codeYearCap(codes),
   };
-  const given: NitrogenYearInputs = Object.assign({}, base, ...counted);
-  const walk = nitrogenWalk(given);
-
-  const steps: NitrogenStep[] = walk.lines.map((line) => ({
-    ...line,
-    says: stepWords(line.id, zone, given, organicMatterPercent),
-  }));
-  for (const id of SWITCHABLE_LINES) {
-    const ghost = off.has(id) && nitrogenWalk({ ...given, ...all[id] }).lines.find((line) => line.id === id);
-    if (ghost) steps.push({ ...ghost, says: stepWords(id, zone, given, organicMatterPercent), off: true });
-  }
-  steps.sort((a, b) => WALK_ORDER.indexOf(a.id) - WALK_ORDER.indexOf(b.id));
-
-  const table = `${grass.name}, ${GRASS_PACK.name}`;
+  for (const id of SWITCHABLE_LINES) if (!off.has(id)) Object.assign(given, wanted(id, zone, organicMatterPercent));
+  const table = `${grass.name}, ${grass.source.name}`;
   const year: Figure = sureFigure(
     nitrogenYear,
     {
@@ -142,13 +162,14 @@ export function prescribeNitrogen(
     {
       title: 'Nitrogen for the year',
       unit: 'lb N per 1000 ft2',
-      alternatives: (['low', 'standard', 'high'] as const)
-        .filter((c) => c !== care)
-        .map((c) => ({ says: `${c} care`, change: { baseLb: grass.nitrogenLb[c] } })),
+      alternatives: () =>
+        (['low', 'standard', 'high'] as const)
+          .filter((c) => c !== care)
+          .map((c) => ({ says: `${c} care`, change: { baseLb: grass.nitrogenLb[c] } })),
       usedIn: 'Season: the nitrogen doses add up to it. Prescribe: growth takes P and K in proportion to it.',
     },
   );
   const note =
     groupOfTexture(zone.texture) === 'sand' ? 'Sand: the same total in smaller doses, more often.' : undefined;
-  return { year, steps, note };
+  return new WalkedNitrogen(year, note, zone, grass.name, given, off, organicMatterPercent);
 }

@@ -28,6 +28,8 @@ export interface Figure {
   cautions: string[];
   alternatives: Alternative[];
   usedIn?: string;
+  /** The same number under another name, where it is used for something else. */
+  retitled(title: string, usedIn: string): Figure;
 }
 
 /** An input with its origin. */
@@ -46,7 +48,8 @@ export interface FigureOptions {
   title: string;
   unit: string;
   part?: string;
-  alternatives?: Alternative[];
+  /** Worked out only when somebody looks. */
+  alternatives?: () => Alternative[];
   usedIn?: string;
 }
 
@@ -59,6 +62,40 @@ export function numberIn(value: ReckonedValue, part?: string): number {
   throw new TypeError(`no number "${part}" in this result`);
 }
 
+type Traces = Record<string, Traced<unknown> | undefined>;
+
+/** A class, unlike most of the core: hundreds of thousands are made, and what is only told on request stays a getter. */
+class ReckonedFigure<V extends ReckonedValue> implements Figure {
+  constructor(
+    readonly title: string,
+    readonly usedIn: string | undefined,
+    readonly reckoning: Reckoning,
+    readonly inputs: Record<string, unknown>,
+    private readonly traces: Traces,
+    readonly value: number,
+    readonly whole: V,
+    readonly cautions: string[],
+    private readonly options: FigureOptions,
+  ) {}
+  get unit(): string {
+    return this.options.unit;
+  }
+  get part(): string | undefined {
+    return this.options.part;
+  }
+  get alternatives(): Alternative[] {
+    return this.options.alternatives?.() ?? [];
+  }
+  get origins(): Record<string, Origin> {
+    const entries = Object.entries(this.traces);
+    return Object.fromEntries(entries.flatMap(([key, each]) => (each ? [[key, each.origin]] : [])));
+  }
+  retitled(title: string, usedIn: string): ReckonedFigure<V> {
+    const { reckoning, inputs, traces, value, whole, cautions, options } = this;
+    return new ReckonedFigure(title, usedIn, reckoning, inputs, traces, value, whole, cautions, options);
+  }
+}
+
 /** Reckons a figure from traced inputs, or refuses. */
 export function figureOf<D extends Inputs, V extends ReckonedValue>(
   reckoning: Reckoning<D, V>,
@@ -66,29 +103,17 @@ export function figureOf<D extends Inputs, V extends ReckonedValue>(
   options: FigureOptions,
 ): (Figure & { whole: V }) | Refusal {
   const inputs: Record<string, unknown> = {};
-  const origins: Record<string, Origin> = {};
   for (const key in given) {
     const each = given[key as keyof typeof given] as Traced<unknown> | undefined;
-    if (!each) continue;
-    inputs[key] = each.value;
-    origins[key] = each.origin;
+    if (each) inputs[key] = each.value;
   }
   const cautions: string[] = [];
   const whole = evaluate(reckoning, inputs as ValuesOf<D>, cautions);
   if (isRefusal(whole)) return whole;
-  return {
-    title: options.title,
-    reckoning: reckoning as unknown as Reckoning,
-    inputs,
-    origins,
-    value: numberIn(whole, options.part),
-    whole,
-    unit: options.unit,
-    part: options.part,
-    cautions,
-    alternatives: options.alternatives ?? [],
-    usedIn: options.usedIn,
-  };
+  const value = numberIn(whole, options.part);
+  const { title, usedIn } = options;
+  const general = reckoning as unknown as Reckoning;
+  return new ReckonedFigure(title, usedIn, general, inputs, given as Traces, value, whole, cautions, options);
 }
 
 /** Reckons where every input is known to be within bounds; a refusal here would be a defect of ours. */

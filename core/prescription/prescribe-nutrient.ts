@@ -1,11 +1,16 @@
 import type { Method, Zone } from '../formats/case';
+import { minimumNeed } from '../nutrients/minimum';
+import { saturationNeed } from '../nutrients/saturation';
+import { BUILT_IN_PACKS } from '../packs/rule-packs';
+import { cecOf, saturationBar } from '../soil/other-schools';
+import type { ZoneFacts } from './zone-facts';
 import { nutrientBalance } from '../nutrients/balance';
 import { oxideOfElement } from '../nutrients/oxide';
 import { growthRemoval } from '../nutrients/removal';
 import { DEFAULT_BULK_DENSITY, groupOfTexture } from '../ground/texture-groups';
 import type { Finding, Interpretation } from '../soil/interpret';
 import { zoneBulkDensity } from '../soil/report';
-import { type Level, SUFFICIENCY_PACK } from '../soil/sufficiency';
+import type { Level } from '../soil/levels';
 import { capped } from './capped';
 import { type Figure, sureFigure, traced } from './figure';
 import type { NutrientPrescription } from './prescription';
@@ -35,8 +40,25 @@ const NAMES = { P: 'Phosphorus', K: 'Potassium', Mg: 'Magnesium', S: 'Sulfur' } 
 
 const none = (level: NutrientPrescription['level'], says: string): NutrientPrescription => ({ level, says, yearLb: 0 });
 
+/** A line whose sentence is the finding's and what it orders, made when somebody reads it. */
+class NutrientLine implements NutrientPrescription {
+  constructor(
+    private readonly finding: Finding,
+    private readonly order: string,
+    readonly yearLb: number,
+    readonly year?: Figure,
+  ) {}
+  get level(): Level {
+    return this.finding.level;
+  }
+  get says(): string {
+    return this.order ? `${this.finding.says} ${this.order}` : this.finding.says;
+  }
+}
+
+/** Need by mass balance on the root zone: the sufficiency school's. */
 function balanceFigure(nutrient: PrescribedNutrient, finding: Finding, zone: Zone, yearN: Figure): Figure {
-  const clippings = zone.clippings === 'returned' || zone.clippings === 'mulched' ? 'returned' : 'bagged';
+  const clippings = clippingsOf(zone);
   const removal = sureFigure(
     growthRemoval,
     {
@@ -54,7 +76,7 @@ function balanceFigure(nutrient: PrescribedNutrient, finding: Finding, zone: Zon
     nutrientBalance,
     {
       testPpm: traced(finding.value, `soil report, ${finding.method ?? ''}`),
-      enoughPpm: traced(finding.range?.enough ?? 0, `${SUFFICIENCY_PACK.name}, from memory`),
+      enoughPpm: traced(finding.range?.enough ?? 0, `${finding.source}, start of enough`),
       depthIn: traced(ROOT_ZONE_IN, 'root zone of turf, common practice'),
       bulkDensity: traced(
         zoneBulkDensity(zone),
@@ -67,7 +89,7 @@ function balanceFigure(nutrient: PrescribedNutrient, finding: Finding, zone: Zon
     {
       title: `${NAMES[nutrient]} balance`,
       unit: `lb ${nutrient} per 1000 ft2`,
-      alternatives: [
+      alternatives: () => [
         { says: 'Root zone 6 in', change: { depthIn: 6 } },
         { says: 'Soil only, no growth', change: { removalLb: 0 } },
       ],
@@ -76,13 +98,67 @@ function balanceFigure(nutrient: PrescribedNutrient, finding: Finding, zone: Zon
   );
 }
 
+const clippingsOf = (zone: Zone): 'returned' | 'bagged' =>
+  zone.clippings === 'returned' || zone.clippings === 'mulched' ? 'returned' : 'bagged';
+
+/** Need by the property's school of interpretation; where that school has no rule here, by sufficiency. */
+function needFigure(
+  nutrient: PrescribedNutrient,
+  finding: Finding,
+  facts: ZoneFacts,
+  read: Interpretation,
+  yearN: Figure,
+): { figure: Figure; by: string } {
+  const { zone, choices, packs = BUILT_IN_PACKS } = facts;
+  const ground = {
+    depthIn: traced(ROOT_ZONE_IN, 'root zone of turf, common practice'),
+    bulkDensity: traced(zoneBulkDensity(zone), `soil of the zone, ${groupOfTexture(zone.texture)}`),
+  };
+  const testPpm = traced(finding.value, `soil report, ${finding.method ?? ''}`);
+  const usedIn = `Prescribe: ${NAMES[nutrient].toLowerCase()} for the year.`;
+  if (choices?.school === 'minimum' && finding.method === 'mehlich-3') {
+    const figure = sureFigure(
+      minimumNeed,
+      {
+        nutrient: traced(nutrient, 'this nutrient'),
+        testPpm,
+        yearNitrogenLb: traced(yearN.value, 'nitrogen for the year', yearN),
+        clippings: traced(clippingsOf(zone), 'care of the zone'),
+        ...ground,
+      },
+      { title: `${NAMES[nutrient]} above its minimum`, unit: `lb ${nutrient} per 1000 ft2`, usedIn },
+    );
+    return { figure, by: 'By minimum levels.' };
+  }
+  if (
+    choices?.school === 'saturation' &&
+    (nutrient === 'K' || nutrient === 'Mg') &&
+    saturationBar(zone, read.readings) === undefined
+  ) {
+    const [aim] = packs.saturation.percentOfCec[nutrient];
+    const figure = sureFigure(
+      saturationNeed,
+      {
+        nutrient: traced(nutrient, 'this cation'),
+        testPpm,
+        cec: traced(cecOf(read.readings) as number, 'soil report'),
+        aimPercent: traced(aim, `${packs.saturation.source.name}, low end`),
+        ...ground,
+      },
+      { title: `${NAMES[nutrient]} to its share of CEC`, unit: `lb ${nutrient} per 1000 ft2`, usedIn },
+    );
+    return { figure, by: 'By base saturation.' };
+  }
+  return { figure: balanceFigure(nutrient, finding, zone, yearN), by: '' };
+}
+
 /**
- * P, K, Mg or S for the year by the sufficiency school. Nothing without a test, nothing at high; phosphorus nothing at
- * enough either.
+ * P, K, Mg or S for the year. Whatever the school: nothing without a test, nothing where sufficiency reads high, and no
+ * phosphorus where it reads enough.
  */
 export function prescribeNutrient(
   nutrient: PrescribedNutrient,
-  zone: Zone,
+  facts: ZoneFacts,
   read: Interpretation | undefined,
   yearN: Figure,
 ): NutrientPrescription {
@@ -90,11 +166,11 @@ export function prescribeNutrient(
   const finding =
     read?.findings.find((f) => f.analyte === nutrient && f.level !== 'unreadable') ??
     read?.findings.find((f) => f.analyte === nutrient);
-  if (!finding) return none('not-tested', `Not on a report: no ${sold} without a test.`);
+  if (!finding || !read) return none('not-tested', `Not on a report: no ${sold} without a test.`);
   const { level } = finding;
-  if (level === 'unreadable') return none(level, `${finding.says} Until then no ${sold}.`);
-  if (level === 'high') return none(level, `${finding.says} No ${sold} this year, whatever the bag holds.`);
-  if (nutrient === 'P' && level === 'enough') return none(level, `${finding.says} No P2O5 this year.`);
+  if (level === 'unreadable') return new NutrientLine(finding, `Until then no ${sold}.`, 0);
+  if (level === 'high') return new NutrientLine(finding, `No ${sold} this year, whatever the bag holds.`, 0);
+  if (nutrient === 'P' && level === 'enough') return new NutrientLine(finding, 'No P2O5 this year.', 0);
 
   const cap =
     nutrient === 'K' && level !== 'very-low' ? Math.min(YEARLY_CAP_LB.K, yearN.value) : YEARLY_CAP_LB[nutrient];
@@ -112,14 +188,9 @@ export function prescribeNutrient(
       },
       { title: `${NAMES[nutrient]} for the year`, unit, usedIn: used },
     );
-    return {
-      level,
-      yearLb: byLevel,
-      year,
-      says: `${finding.says} ${finding.method} is an index, so the level decides.`,
-    };
+    return new NutrientLine(finding, `${finding.method} is an index, so the level decides.`, byLevel, year);
   }
-  const balance = balanceFigure(nutrient, finding, zone, yearN);
+  const { figure: balance, by } = needFigure(nutrient, finding, facts, read, yearN);
   const need =
     nutrient === 'P' || nutrient === 'K'
       ? sureFigure(
@@ -135,6 +206,6 @@ export function prescribeNutrient(
           { needLb: traced(need.value, 'need by balance', need), capLb: traced(cap, capWords) },
           { title: `${NAMES[nutrient]} for the year`, unit, usedIn: used },
         )
-      : { ...need, title: `${NAMES[nutrient]} for the year`, usedIn: used };
-  return { level, yearLb: year.value, year, says: finding.says };
+      : need.retitled(`${NAMES[nutrient]} for the year`, used);
+  return new NutrientLine(finding, by, year.value, year);
 }

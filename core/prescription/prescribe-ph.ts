@@ -1,5 +1,7 @@
-import type { Choices, Product, Zone } from '../formats/case';
-import { GRASS_PACK, grassOf } from '../ground/grasses';
+import type { Method, Product } from '../formats/case';
+import { adamsEvansLime } from '../lime/adams-evans';
+import { smpLime } from '../lime/smp';
+import { BUILT_IN_PACKS, grassIn } from '../packs/rule-packs';
 import { groupOfTexture } from '../ground/texture-groups';
 import { limeDoses } from '../lime/doses';
 import { limeMaterial } from '../lime/material';
@@ -11,7 +13,10 @@ import type { Interpretation } from '../soil/interpret';
 import { sulfurDoses } from '../sulfur/doses';
 import { sulfurRequirement } from '../sulfur/requirement';
 import { type Figure, figureOf, sureFigure, traced } from './figure';
-import type { PhPrescription } from './prescription';
+import type { LimeMethod, PhPrescription } from './prescription';
+import type { ZoneFacts } from './zone-facts';
+
+type SourcedGrass = ReturnType<typeof grassIn>;
 
 /** Lime never aims above this, whatever the grass. Decision. */
 const HIGHEST_LIME_AIM = 6.5;
@@ -44,79 +49,120 @@ export const ecceOf = (product: Product | undefined): number =>
   product?.eccePercent ?? product?.ccePercent ?? ASSUMED_ECCE;
 
 interface LimeNeed {
-  method: PhPrescription['method'];
+  method: LimeMethod;
+  says: string;
   figure: (Figure & { whole: number }) | Refusal;
+  /** ECCE of the method's own lime. */
   basisEcce: number;
 }
 
-function limeNeed(zone: Zone, read: Interpretation, soilPh: number, aim: number, depth: number): LimeNeed {
-  const { name } = grassOf(zone.grass);
+/** Buffers that can be reckoned, and as which of them each is read. */
+const BUFFERS: Partial<Record<Method, { as: 'mehlich' | 'smp' | 'adams-evans'; says: string }>> = {
+  mehlich: { as: 'mehlich', says: 'Mehlich buffer' },
+  'modified-mehlich': { as: 'mehlich', says: 'Modified Mehlich buffer, read as Mehlich' },
+  smp: { as: 'smp', says: 'SMP buffer' },
+  sikora: { as: 'smp', says: 'Sikora buffer, read as SMP' },
+  'adams-evans': { as: 'adams-evans', says: 'Adams-Evans buffer' },
+  'moore-sikora': { as: 'adams-evans', says: 'Moore-Sikora buffer, read as Adams-Evans' },
+};
+/** The SMP lines do not reach aims outside these. */
+const SMP_AIMS = { from: 6, to: 6.8 } as const;
+
+/** The lime the soil needs, by the buffer the laboratory used; by texture only where it used none. */
+function limeNeed(
+  { zone }: ZoneFacts,
+  read: Interpretation,
+  soilPh: number,
+  aim: number,
+  depth: number,
+  grass: SourcedGrass,
+): LimeNeed {
   const turf = zone.turf ?? 'established';
-  const buffer = findReading(read.readings, 'buffer-pH');
+  const reading = findReading(read.readings, 'buffer-pH');
+  const buffer = reading?.value !== undefined && reading.method ? BUFFERS[reading.method] : undefined;
+  const alternatives = () => [
+    ...(depth === 6 ? [] : [{ says: `Depth 6 in, not ${depth}`, change: { treatedDepthIn: 6 } }]),
+    aim < 6.5
+      ? { says: `Aim 6.5, not ${aim}`, change: { aimPh: 6.5 } }
+      : { says: 'Aim 6.2, not 6.5', change: { aimPh: 6.2 } },
+  ];
+  const options = (unit: string) => ({
+    title: 'Lime requirement',
+    unit,
+    alternatives,
+    usedIn: 'Prescribe: the lime material.',
+  });
   const inputs = {
     soilPh: traced(soilPh, 'soil report, pH in water'),
     aimPh: traced(
       aim,
-      aim < grassOf(zone.grass).phAim ? `${name}, held to 6.5: lime never aims higher` : `${name}, ${GRASS_PACK.name}`,
+      aim < grass.phAim ? `${grass.name}, held to 6.5: lime never aims higher` : `${grass.name}, ${grass.source.name}`,
     ),
     treatedDepthIn: traced(depth, turf === 'tilled' ? 'tillage depth' : 'surface lime on standing turf'),
   };
-  const options = (unit: string, more: { says: string; change: Record<string, unknown> }[]) => ({
-    title: 'Lime requirement',
-    unit,
-    alternatives: [{ says: `Depth 6 in, not ${depth}`, change: { treatedDepthIn: 6 } }, ...more].filter(
-      (a) => a.change.treatedDepthIn !== depth,
-    ),
-    usedIn: 'Prescribe: the lime material.',
-  });
-  if (buffer?.value !== undefined && (buffer.method === 'mehlich' || buffer.method === 'modified-mehlich')) {
-    const figure = figureOf(
-      mehlichLime,
-      { ...inputs, bufferPh: traced(buffer.value, 'soil report, Mehlich buffer') },
-      options(
-        'lb lime per 1000 ft2',
-        aim < 6.5
-          ? [{ says: `Aim 6.5, not ${aim}`, change: { aimPh: 6.5 } }]
-          : [{ says: 'Aim 6.2, not 6.5', change: { aimPh: 6.2 } }],
-      ),
-    );
-    return { method: 'lime.mehlich', figure, basisEcce: 90 };
-  }
-  if (buffer?.value !== undefined) {
+  if (reading?.value !== undefined && !buffer)
     return {
-      method: undefined,
-      basisEcce: 90,
+      method: 'lime.texture',
+      says: '',
+      basisEcce: 100,
       figure: {
         field: 'bufferPh',
-        refused: `The report gives a ${buffer.method ?? 'buffer pH of no named method'}: lime cannot be reckoned from it here. Take the laboratory’s own lime figure.`,
+        refused: `The report gives a buffer pH of no known method${reading.method ? ` (${reading.method})` : ''}: lime cannot be reckoned from it. Take the laboratory’s own lime figure.`,
       },
     };
+  const reachable = buffer && !(buffer.as === 'smp' && (aim < SMP_AIMS.from || aim > SMP_AIMS.to));
+  if (!buffer || !reachable) {
+    const says = buffer
+      ? `The ${buffer.says} says nothing for an aim of ${aim}: estimated from texture`
+      : 'No buffer pH on the report: estimated from texture';
+    const group = traced(groupOfTexture(zone.texture), `soil of the zone, ${zone.texture.replaceAll('-', ' ')}`);
+    return {
+      method: 'lime.texture',
+      says,
+      basisEcce: 100,
+      figure: figureOf(textureLime, { ...inputs, textureGroup: group }, options('lb CaCO3 per 1000 ft2')),
+    };
   }
-  const figure = figureOf(
-    textureLime,
-    {
-      ...inputs,
-      textureGroup: traced(groupOfTexture(zone.texture), `soil of the zone, ${zone.texture.replaceAll('-', ' ')}`),
-    },
-    options('lb CaCO3 per 1000 ft2', aim < 6.5 ? [{ says: `Aim 6.5, not ${aim}`, change: { aimPh: 6.5 } }] : []),
-  );
-  return { method: 'lime.texture', figure, basisEcce: 100 };
+  const withBuffer = { ...inputs, bufferPh: traced(reading?.value as number, `soil report, ${buffer.says}`) };
+  const { says } = buffer;
+  switch (buffer.as) {
+    case 'mehlich':
+      return {
+        method: 'lime.mehlich',
+        says,
+        basisEcce: 90,
+        figure: figureOf(mehlichLime, withBuffer, options('lb lime per 1000 ft2')),
+      };
+    case 'smp':
+      return {
+        method: 'lime.smp',
+        says,
+        basisEcce: 90,
+        figure: figureOf(smpLime, withBuffer, options('lb lime per 1000 ft2')),
+      };
+    case 'adams-evans':
+      return {
+        method: 'lime.adams-evans',
+        says,
+        basisEcce: 100,
+        figure: figureOf(adamsEvansLime, withBuffer, options('lb CaCO3 per 1000 ft2')),
+      };
+  }
 }
 
 function prescribeLime(
-  zone: Zone,
+  facts: ZoneFacts,
   read: Interpretation,
   soilPh: number,
-  products: readonly Product[],
-  chosenLimeId?: string,
+  grass: SourcedGrass,
 ): PhPrescription | Refusal {
-  const grass = grassOf(zone.grass);
+  const { zone, products, limeProductId } = facts;
   const turf = zone.turf ?? 'established';
   const aim = Math.min(grass.phAim, HIGHEST_LIME_AIM);
   const depth = TREATED_DEPTH_IN[turf];
-  const need = limeNeed(zone, read, soilPh, aim, depth);
+  const need = limeNeed(facts, read, soilPh, aim, depth, grass);
   if (isRefusal(need.figure)) return need.figure;
-  const product = limeOnShelf(products, read, chosenLimeId);
+  const product = limeOnShelf(products, read, limeProductId);
   const ecce = ecceOf(product);
   const material = sureFigure(
     limeMaterial,
@@ -131,9 +177,8 @@ function prescribeLime(
     {
       title: 'Lime',
       unit: 'lb lime per 1000 ft2',
-      alternatives: [100, 73]
-        .filter((e) => e !== ecce)
-        .map((e) => ({ says: `A lime of ECCE ${e}`, change: { eccePercent: e } })),
+      alternatives: () =>
+        [100, 73].filter((e) => e !== ecce).map((e) => ({ says: `A lime of ECCE ${e}`, change: { eccePercent: e } })),
       usedIn: 'Season: the lime doses add up to it.',
     },
   );
@@ -151,7 +196,7 @@ function prescribeLime(
   const split = doses.whole.doses.length;
   return {
     action: need.figure.value > 0 ? 'lime' : 'none',
-    says: `${need.method === 'lime.texture' ? 'No buffer pH on the report: estimated from texture' : 'Mehlich buffer'}, to pH ${aim}, top ${depth} in. ${product ? `${product.name}, ECCE ${ecce}` : `Ag lime of ECCE ${ecce} assumed`}${split > 1 ? `, in ${split} doses` : ''}.`,
+    says: `${need.says}, to pH ${aim}, top ${depth} in. ${product ? `${product.name}, ECCE ${ecce}` : `Ag lime of ECCE ${ecce} assumed`}${split > 1 ? `, in ${split} doses` : ''}.`,
     method: need.method,
     targetPh: aim,
     treatedDepthIn: depth,
@@ -167,12 +212,11 @@ function prescribeLime(
 }
 
 function prescribeSulfur(
-  zone: Zone,
+  { zone, choices }: ZoneFacts,
   read: Interpretation,
   soilPh: number,
-  choices: Choices | undefined,
+  grass: SourcedGrass,
 ): PhPrescription | Refusal {
-  const grass = grassOf(zone.grass);
   const carbonate = carbonateStanding(zone, read.readings);
   const leave = (says: string): PhPrescription => ({ action: 'leave', says, ...nothing, retest: RETEST_NORMALLY });
   const above = soilPh - grass.phHigh;
@@ -205,10 +249,11 @@ function prescribeSulfur(
     {
       title: 'Elemental sulfur',
       unit: 'lb S per 1000 ft2',
-      alternatives: [
-        { says: 'Depth 6 in', change: { treatedDepthIn: 6 } },
-        { says: 'Aim 6.5', change: { aimPh: 6.5 } },
-      ].filter((a) => a.change.aimPh !== aim && a.change.treatedDepthIn !== depth),
+      alternatives: () =>
+        [
+          { says: 'Depth 6 in', change: { treatedDepthIn: 6 } },
+          { says: 'Aim 6.5', change: { aimPh: 6.5 } },
+        ].filter((a) => a.change.aimPh !== aim && a.change.treatedDepthIn !== depth),
       usedIn: 'Season: the sulfur doses add up to it.',
     },
   );
@@ -238,13 +283,7 @@ function prescribeSulfur(
 }
 
 /** pH first: nothing, lime, sulfur, or leave it, with the reason. No report, no lime and no sulfur. */
-export function prescribePh(
-  zone: Zone,
-  read: Interpretation | undefined,
-  products: readonly Product[],
-  choices: Choices | undefined,
-  chosenLimeId?: string,
-): PhPrescription | Refusal {
+export function prescribePh(facts: ZoneFacts, read: Interpretation | undefined): PhPrescription | Refusal {
   const water = read && waterPh(read.readings);
   if (!read || !water || !read.ph)
     return {
@@ -253,9 +292,9 @@ export function prescribePh(
       ...nothing,
       retest: 'Take a sample.',
     };
+  const grass = grassIn(facts.packs ?? BUILT_IN_PACKS, facts.zone.grass);
   if (read.ph.place === 'inside')
     return { action: 'none', says: `${read.ph.says} Nothing to correct.`, ...nothing, retest: RETEST_NORMALLY };
-  return read.ph.place === 'too-acid'
-    ? prescribeLime(zone, read, water.ph, products, chosenLimeId)
-    : prescribeSulfur(zone, read, water.ph, choices);
+  const prescribe = read.ph.place === 'too-acid' ? prescribeLime : prescribeSulfur;
+  return prescribe(facts, read, water.ph, grass);
 }

@@ -1,23 +1,13 @@
-import type { Case, Choices, LocalCode, Product, SoilTest, Zone } from '../formats/case';
+import type { Case } from '../formats/case';
 import { prescribeNitrogen } from '../nitrogen/zone-nitrogen';
 import { isRefusal, type Refusal } from '../reckoning/refusal';
 import { type Interpretation, interpretZone } from '../soil/interpret';
 import { findReading, latestTest } from '../soil/report';
+import type { RulePacks } from '../packs/rule-packs';
 import { prescribeNutrient } from './prescribe-nutrient';
 import { prescribePh } from './prescribe-ph';
 import type { PhPrescription, ZonePrescription } from './prescription';
-
-/** Everything a zone's prescription follows from. */
-export interface ZoneFacts {
-  zone: Zone;
-  test?: SoilTest;
-  products: readonly Product[];
-  codes: readonly LocalCode[];
-  choices?: Choices;
-  asOf?: string;
-  /** Lime that a person chose in place of the one that fits by magnesium. */
-  limeProductId?: string;
-}
+import type { ZoneFacts } from './zone-facts';
 
 const refusedPh = (refusal: Refusal): PhPrescription => ({
   action: 'leave',
@@ -30,29 +20,30 @@ const refusedPh = (refusal: Refusal): PhPrescription => ({
 
 /** Prescribes for one zone in the order of judgement: pH, then N, then P, K, Mg, S. */
 export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescription; read?: Interpretation } {
-  const { zone, test, products, codes, choices } = facts;
-  const read = test && interpretZone(zone, test, facts.asOf);
+  const { zone, test, codes, asOf, packs } = facts;
+  const read = test && interpretZone(zone, test, { asOf, packs });
   const refusals: Refusal[] = [];
-  const phAnswer = prescribePh(zone, read, products, choices, facts.limeProductId);
+  const phAnswer = prescribePh(facts, read);
   if (isRefusal(phAnswer)) refusals.push(phAnswer);
   const ph = isRefusal(phAnswer) ? refusedPh(phAnswer) : phAnswer;
   const organicMatter = read && findReading(read.readings, 'OM')?.value;
-  const nitrogen = prescribeNitrogen(zone, organicMatter, codes);
-  const phosphorus = prescribeNutrient('P', zone, read, nitrogen.year);
-  const potassium = prescribeNutrient('K', zone, read, nitrogen.year);
-  const magnesium = prescribeNutrient('Mg', zone, read, nitrogen.year);
-  const sulfur = prescribeNutrient('S', zone, read, nitrogen.year);
-  const figures = [
+  const nitrogen = prescribeNitrogen(zone, organicMatter, codes, packs);
+  const phosphorus = prescribeNutrient('P', facts, read, nitrogen.year);
+  const potassium = prescribeNutrient('K', facts, read, nitrogen.year);
+  const magnesium = prescribeNutrient('Mg', facts, read, nitrogen.year);
+  const sulfur = prescribeNutrient('S', facts, read, nitrogen.year);
+  const cautions: string[] = [];
+  for (const figure of [
     ph.requirement,
-    ph.material === ph.requirement ? undefined : ph.material,
+    ph.material,
     ph.dosesFigure,
     nitrogen.year,
     phosphorus.year,
     potassium.year,
     magnesium.year,
     sulfur.year,
-  ];
-  const cautions = [...new Set(figures.flatMap((f) => f?.cautions ?? []))];
+  ])
+    for (const caution of figure?.cautions ?? []) if (!cautions.includes(caution)) cautions.push(caution);
   if (!test)
     cautions.unshift(
       'No soil test: a stopgap. Nitrogen by the grass only; no P2O5, K2O, lime or sulfur until a sample is read.',
@@ -79,6 +70,7 @@ export const prescribeCase = (
   given: Case,
   asOf?: string,
   chosenLime: (zoneId: string) => string | undefined = () => undefined,
+  packs?: RulePacks,
 ) =>
   given.zones.map((zone) =>
     prescribeZone({
@@ -89,5 +81,6 @@ export const prescribeCase = (
       choices: given.choices,
       asOf,
       limeProductId: chosenLime(zone.id),
+      packs,
     }),
   );

@@ -1,6 +1,6 @@
 import type { Refusal } from '../reckoning/refusal';
 import type { NitrogenLine } from '../nitrogen/year';
-import type { Level } from '../soil/sufficiency';
+import type { Level } from '../soil/levels';
 import type { Figure } from './figure';
 
 export type LimeMethod = 'lime.mehlich' | 'lime.smp' | 'lime.adams-evans' | 'lime.texture';

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Product } from '../formats/case';
 import { zoneAmount } from '../field/zone-amount';
+import { grassOf } from '../ground/grasses';
 import { STARTER_SHELF } from '../packs/starter-shelf';
 import { evaluate, explain } from '../reckoning/define';
 import { productDelivers } from './delivers';
@@ -73,9 +74,9 @@ describe('the starter shelf', () => {
 });
 
 describe('what the shelf offers', () => {
-  const zone = { id: 'z', name: 'Z', areaSqFt: 1000, grass: 'centipedegrass', texture: 'sand' } as const;
+  const grass = grassOf('centipedegrass');
   const ids = (purpose: 'N' | 'K2O' | 'P2O5' | 'sulfur', phosphorusWanted = false) =>
-    choicesFor(STARTER_SHELF, purpose, { zone, phosphorusWanted, potassiumWanted: true }).map((p) => p.id);
+    choicesFor(STARTER_SHELF, purpose, { grass, phosphorusWanted, potassiumWanted: true }).map((p) => p.id);
   it('never a carrier of P2O5 where the test asks for none', () => {
     expect(ids('N')).not.toContain('starter-18-24-6');
     expect(ids('N', true)).toContain('starter-18-24-6');
@@ -88,6 +89,6 @@ describe('what the shelf offers', () => {
   });
   it('never a product with a pesticide, and says why', () => {
     const both: Product = { ...(STARTER_SHELF[0] as Product), id: 'x', pesticide: true };
-    expect(excluded(both, 'N', { zone, phosphorusWanted: false, potassiumWanted: false })).toContain('pesticide');
+    expect(excluded(both, 'N', { grass, phosphorusWanted: false, potassiumWanted: false })).toContain('pesticide');
   });
 });

@@ -1,5 +1,5 @@
-import type { PlannedFor, Product, Zone } from '../formats/case';
-import { grassOf } from '../ground/grasses';
+import type { PlannedFor, Product } from '../formats/case';
+import type { Grass } from '../ground/grasses';
 import { slowShare } from './nitrogen-release';
 
 /** Chloride above this share makes a potash a muriate, percent. Sulfate of potash holds about 2. Common practice. */
@@ -13,7 +13,7 @@ export function percentFor(product: Product, purpose: PlannedFor): number {
 }
 
 export interface ShelfContext {
-  zone: Zone;
+  grass: Grass;
   phosphorusWanted: boolean;
   potassiumWanted: boolean;
 }
@@ -22,10 +22,9 @@ export interface ShelfContext {
 export function excluded(
   product: Product,
   purpose: PlannedFor,
-  { zone, phosphorusWanted, potassiumWanted }: ShelfContext,
+  { grass, phosphorusWanted, potassiumWanted }: ShelfContext,
 ): string | undefined {
   const { guaranteed } = product;
-  const grass = grassOf(zone.grass);
   if (product.pesticide)
     return 'holds a pesticide: it has a label rate of its own and never enters a feeding plan by itself';
   if (percentFor(product, purpose) === 0) return `carries no ${purpose === 'sulfur' ? 'free sulfur' : purpose}`;

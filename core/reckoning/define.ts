@@ -78,8 +78,6 @@ export function evaluate<D extends Inputs, V extends ReckonedValue>(
 ): V | Refusal {
   const wrong = checkBounds(reckoning.inputs, inputs as Record<string, unknown>);
   if (wrong) return wrong;
-  const work = new Quiet();
-  if (cautions) work.cautions = cautions;
-  const value = reckoning.reckon(inputs, work);
+  const value = reckoning.reckon(inputs, new Quiet(cautions));
   return isRefusal(value) ? value : withoutNegativeZero(value);
 }

@@ -47,7 +47,7 @@ export class Recording implements Work {
 
 /** Keeps cautions, drops steps. */
 export class Quiet implements Work {
-  cautions: string[] = [];
+  constructor(readonly cautions: string[] = []) {}
   step(_label: string, _formula: string, _terms: Terms, value: number): number {
     return value;
   }

@@ -1,6 +1,6 @@
 import type { Case, LocalCode, PlannedFor, Product, Zone } from '../formats/case';
 import { zoneAmount } from '../field/zone-amount';
-import { grassOf } from '../ground/grasses';
+import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../packs/rule-packs';
 import { type Figure, sureFigure, traced } from '../prescription/figure';
 import { prescribeCase } from '../prescription/prescribe';
 import type { PhPrescription, ZonePrescription } from '../prescription/prescription';
@@ -132,7 +132,7 @@ function makeDose(
   const unit = purpose === 'lime' ? 'lb lime per 1000 ft2' : 'lb product per 1000 ft2';
   const rate =
     purpose === 'lime'
-      ? { ...(target.figure as Figure), title: `${product.name}, rate` }
+      ? (target.figure as Figure).retitled(`${product.name}, rate`, 'Season: this dose.')
       : purpose === 'sulfur'
         ? sureFigure(
             sulfurProduct,
@@ -306,13 +306,14 @@ function planZone(
   prescription: ZonePrescription,
   zone: Zone,
   weather: ClimateYear | undefined,
-  plan: { year: number; from: IsoDay; picked: ProductChoices },
+  plan: { year: number; from: IsoDay; picked: ProductChoices; packs: RulePacks },
 ): ZoneSeason {
   const products = given.products ?? [];
   const codes = given.codes ?? [];
   const needP = prescription.phosphorus.yearLb;
   const needK = prescription.potassium.yearLb;
-  const context = { zone, phosphorusWanted: needP > 0, potassiumWanted: needK > 0 };
+  const grass = grassIn(plan.packs, zone.grass);
+  const context = { grass, phosphorusWanted: needP > 0, potassiumWanted: needK > 0 };
   const shelf: ZoneSeason['shelf'] = {};
   const choose = (purpose: PlannedFor): Product | undefined => {
     const options = choicesFor(products, purpose, context);
@@ -321,8 +322,7 @@ function planZone(
     shelf[purpose] = { chosen, options };
     return chosen;
   };
-  const season =
-    given.property.climate && weather ? growthSeason(given.property.climate, weather, grassOf(zone.grass)) : undefined;
+  const season = given.property.climate && weather ? growthSeason(given.property.climate, weather, grass) : undefined;
   const result: ZoneSeason = { zone, season, prescription, doses: [], unplaced: [], shelf };
   const miss = (purpose: PlannedFor, says: string) => result.unplaced.push({ zoneId: zone.id, for: purpose, says });
   if (!season || !weather) return result;
@@ -424,7 +424,13 @@ function planZone(
  * Dates and weighs a year for every zone by the plain rule: growth windows of the grass, shares of growth, dose
  * ceilings, local codes. Doses never stand before the latest report or the start of the year.
  */
-export function planSeason(given: Case, year: number, picked: ProductChoices = {}, asOf?: string): SeasonPlan {
+export function planSeason(
+  given: Case,
+  year: number,
+  picked: ProductChoices = {},
+  asOf?: string,
+  packs: RulePacks = BUILT_IN_PACKS,
+): SeasonPlan {
   const weather = given.property.climate && climateYear(given.property.climate, year);
   const sampled =
     (given.soilTests ?? [])
@@ -432,9 +438,9 @@ export function planSeason(given: Case, year: number, picked: ProductChoices = {
       .sort()
       .at(-1) ?? '';
   const from = sampled > `${year}-01-01` && sampled < `${year}-12-31` ? sampled : `${year}-01-01`;
-  const zones = prescribeCase(given, asOf, (zoneId) => picked[choiceKey(zoneId, 'lime')]).map(
+  const zones = prescribeCase(given, asOf, (zoneId) => picked[choiceKey(zoneId, 'lime')], packs).map(
     ({ prescription, read }, i) => ({
-      ...planZone(given, prescription, given.zones[i] as Zone, weather, { year, from, picked }),
+      ...planZone(given, prescription, given.zones[i] as Zone, weather, { year, from, picked, packs }),
       read,
     }),
   );

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { SoilResult, SoilTest, Zone } from '../formats/case';
 import { interpretZone } from './interpret';
-import { levelOf, sufficiencyRange } from './sufficiency';
+import { BUILT_IN_PACKS, rangeIn } from '../packs/rule-packs';
+import { levelOf } from './levels';
 
 const zone: Zone = {
   id: 'z',
@@ -15,7 +16,7 @@ const read = (results: SoilResult[], change: Partial<Zone> = {}, test: Partial<S
   interpretZone(
     { ...zone, ...change },
     { id: 's', zoneId: 'z', sampledOn: '2027-03-01', depthIn: 4, results, ...test },
-    asOf,
+    { asOf },
   );
 const pH = (value: number): SoilResult => ({ analyte: 'pH', value, method: 'water-1:1' });
 const k = (value: number, more: Partial<SoilResult> = {}): SoilResult => ({
@@ -28,7 +29,7 @@ const k = (value: number, more: Partial<SoilResult> = {}): SoilResult => ({
 
 describe('sufficiency levels', () => {
   it('are half-open at each bound (Carrow et al. 2004; values from memory): K by Mehlich-3 26, 51, 117', () => {
-    const range = sufficiencyRange('K', 'mehlich-3')!;
+    const range = rangeIn(BUILT_IN_PACKS, 'K', 'mehlich-3')!;
     expect([25.9, 26, 50.9, 51, 116.9, 117].map((v) => levelOf(v, range))).toEqual([
       'very-low',
       'low',
@@ -39,7 +40,9 @@ describe('sufficiency levels', () => {
     ]);
   });
   it('move manganese’s bounds with pH: 4, 6, 8 at pH 6, 7, 8 and half way between (value from memory)', () => {
-    expect([5, 6, 6.5, 7, 8, 9].map((p) => sufficiencyRange('Mn', 'mehlich-3', p)?.enough)).toEqual([4, 4, 5, 6, 8, 8]);
+    expect([5, 6, 6.5, 7, 8, 9].map((p) => rangeIn(BUILT_IN_PACKS, 'Mn', 'mehlich-3', p)?.enough)).toEqual([
+      4, 4, 5, 6, 8, 8,
+    ]);
   });
 });
 

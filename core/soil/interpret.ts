@@ -1,8 +1,12 @@
 import type { Analyte, Method, SoilTest, Zone } from '../formats/case';
-import { grassOf } from '../ground/grasses';
 import { groupOfTexture } from '../ground/texture-groups';
 import { carbonateStanding, findReading, readResult, type Reading, waterPh } from './report';
-import { type Level, levelOf, type Range, SUFFICIENCY_PACK, sufficiencyRange } from './sufficiency';
+import { BUILT_IN_PACKS, grassIn, type Range, rangeIn, type RulePacks } from '../packs/rule-packs';
+import { type Level, levelOf } from './levels';
+import { byMinimum, bySaturation } from './other-schools';
+
+export const SCHOOLS = ['sufficiency', 'minimum', 'saturation'] as const;
+export type School = (typeof SCHOOLS)[number];
 
 /** One judged analyte. Values are ppm for nutrients. */
 export interface Finding {
@@ -31,7 +35,7 @@ export interface PhFinding {
 
 export interface Interpretation {
   zoneId: string;
-  school: 'sufficiency';
+  school: School;
   ph?: PhFinding;
   findings: Finding[];
   /** What is reported but not judged. */
@@ -41,6 +45,7 @@ export interface Interpretation {
 }
 
 const NUTRIENTS: readonly Analyte[] = ['P', 'K', 'Ca', 'Mg', 'S', 'Fe', 'Mn', 'Zn', 'Cu', 'B'];
+const JUDGED: ReadonlySet<Analyte> = new Set(NUTRIENTS);
 export const ANALYTE_NAMES: Partial<Record<Analyte, string>> = {
   P: 'Phosphorus',
   K: 'Potassium',
@@ -94,69 +99,102 @@ export const levelInWords = (level: Level): string => LEVEL_WORDS[level];
 
 const round = (x: number): string => String(Number(x.toPrecision(3)));
 
-function judge(reading: Reading, ph: number | undefined, carbonate: boolean): Finding | undefined {
+/** A finding that no level can be given to, and why. */
+const unreadable = (reading: Reading, says: string, source = 'ubertas-sufficiency'): Finding => ({
+  analyte: reading.analyte,
+  value: reading.value ?? reading.reported,
+  unit: reading.value === undefined ? reading.reportedUnit : 'ppm',
+  level: 'unreadable',
+  method: reading.method,
+  reading,
+  source,
+  says,
+});
+
+function judge(reading: Reading, ph: number | undefined, carbonate: boolean, packs: RulePacks): Finding {
   const { analyte, method, value } = reading;
   const name = ANALYTE_NAMES[analyte] ?? analyte;
-  const base = { analyte, unit: 'ppm', source: SUFFICIENCY_PACK.name, method, reading };
   if (value === undefined)
-    return {
-      ...base,
-      value: reading.reported,
-      unit: reading.reportedUnit,
-      level: 'unreadable',
-      says: `${name} is a laboratory index: without its key it cannot be judged. Ask the laboratory for ppm.`,
-    };
+    return unreadable(
+      reading,
+      `${name} is a laboratory index: without its key it cannot be judged. Ask the laboratory for ppm.`,
+    );
   if (!method)
+    return unreadable(
+      reading,
+      `${name}: the report names no extractant, so ${round(value)} ppm cannot be judged. Look for Mehlich-3, Olsen or the like.`,
+    );
+  const range = rangeIn(packs, analyte, method, ph);
+  if (!range) return unreadable(reading, `${name} by ${method} has no range in any rule pack loaded.`);
+  if ((carbonate || (ph ?? 0) > 7.3) && FAILS_IN_CARBONATE.includes(method))
     return {
-      ...base,
-      value,
-      level: 'unreadable',
-      says: `${name}: the report names no extractant, so ${round(value)} ppm cannot be judged. Look for Mehlich-3, Olsen or the like.`,
-    };
-  const range = sufficiencyRange(analyte, method, ph);
-  if (!range)
-    return {
-      ...base,
-      value,
-      level: 'unreadable',
-      says: `${name} by ${method} has no range in ${SUFFICIENCY_PACK.name}.`,
-    };
-  if (FAILS_IN_CARBONATE.includes(method) && (carbonate || (ph ?? 0) > 7.3))
-    return {
-      ...base,
-      value,
+      ...unreadable(
+        reading,
+        `${name} by ${method} reads too low in alkaline or limy soil: ask for Olsen or Mehlich-3.`,
+        range.source.name,
+      ),
       range,
-      level: 'unreadable',
-      says: `${name} by ${method} reads too low in alkaline or limy soil: ask for Olsen or Mehlich-3.`,
     };
   const level = levelOf(value, range);
+  return new JudgedFinding(analyte, method, value, level, range.source.name, range, reading);
+}
+
+/** A judged finding. Its sentence is made when somebody reads it: of a hundred thousand samples most are only judged. */
+class JudgedFinding implements Finding {
+  readonly unit = 'ppm';
+  constructor(
+    readonly analyte: Analyte,
+    readonly method: Method,
+    readonly value: number,
+    readonly level: Exclude<Level, 'unreadable'>,
+    readonly source: string,
+    readonly range: Range,
+    readonly reading: Reading,
+  ) {}
+  get says(): string {
+    return sufficiencySentence(ANALYTE_NAMES[this.analyte] ?? this.analyte, this.value, this.level, this.range);
+  }
+}
+
+function sufficiencySentence(name: string, value: number, level: Exclude<Level, 'unreadable'>, range: Range): string {
   const bound =
     level === 'high' ? value - range.high : level === 'enough' ? value - range.enough : range.enough - value;
   const where = level === 'high' ? 'over the start of high' : level === 'enough' ? 'inside enough' : 'under enough';
   const toxic =
     range.toxic !== undefined && value >= range.toxic ? ` At ${range.toxic} ppm and above it can harm the grass.` : '';
-  return {
-    ...base,
-    value,
-    range,
-    level,
-    says: `${name}, ${round(value)} ppm, is ${LEVEL_WORDS[level]}: ${round(bound)} ppm ${where}.${toxic}`,
-  };
+  return `${name}, ${round(value)} ppm, is ${LEVEL_WORDS[level]}: ${round(bound)} ppm ${where}.${toxic}`;
 }
 
-function judgePh(zone: Zone, readings: readonly Reading[]): PhFinding | undefined {
+function judgePh(zone: Zone, readings: readonly Reading[], packs: RulePacks): PhFinding | undefined {
   const water = waterPh(readings);
   const reported = findReading(readings, 'pH')?.value;
   if (!water || reported === undefined) return undefined;
-  const { phLow: low, phHigh: high, phAim: aim, name } = grassOf(zone.grass);
+  const { phLow: low, phHigh: high, phAim: aim, name } = grassIn(packs, zone.grass);
   // readings carry two decimals; binary noise must not push 7.000000000000001 out of the window
   const place = water.ph < low - 1e-9 ? 'too-acid' : water.ph > high + 1e-9 ? 'too-alkaline' : 'inside';
-  const shown = Number(water.ph.toFixed(2));
-  const says =
-    place === 'inside'
-      ? `pH ${shown} is inside the ${name} window, ${low.toFixed(1)} to ${high.toFixed(1)}.`
-      : `pH ${shown} is ${round(place === 'too-acid' ? low - water.ph : water.ph - high)} ${place === 'too-acid' ? 'below' : 'above'} the ${name} window, ${low.toFixed(1)} to ${high.toFixed(1)}.`;
-  return { ph: water.ph, reported, converted: water.converted, low, high, aim, place, says };
+  return new WindowFinding(water.ph, reported, water.converted, low, high, aim, place, name);
+}
+
+class WindowFinding implements PhFinding {
+  constructor(
+    readonly ph: number,
+    readonly reported: number,
+    readonly converted: boolean,
+    readonly low: number,
+    readonly high: number,
+    readonly aim: number,
+    readonly place: PhFinding['place'],
+    private readonly grassName: string,
+  ) {}
+  get says(): string {
+    const { ph, low, high } = this;
+    const shown = Number(ph.toFixed(2));
+    const window = `the ${this.grassName} window, ${low.toFixed(1)} to ${high.toFixed(1)}`;
+    if (this.place === 'inside') return `pH ${shown} is inside ${window}.`;
+    return this.place === 'too-acid'
+      ? `pH ${shown} is ${round(low - ph)} below ${window}.`
+      : `pH ${shown} is ${round(ph - high)} above ${window}.`;
+  }
 }
 
 function findDoubts(zone: Zone, test: SoilTest, readings: readonly Reading[], asOf?: string): string[] {
@@ -211,25 +249,53 @@ function findDoubts(zone: Zone, test: SoilTest, readings: readonly Reading[], as
   return doubts;
 }
 
-/**
- * Reads a report for the grass that grows there, by the sufficiency school. `asOf` is today, for the age of the report.
- */
-export function interpretZone(zone: Zone, test: SoilTest, asOf?: string): Interpretation {
+export interface InterpretOptions {
+  /** Today, for the age of the report. */
+  asOf?: string;
+  school?: School;
+  packs?: RulePacks;
+}
+
+/** Reads a report for the grass that grows there, by one school of interpretation. */
+export function interpretZone(
+  zone: Zone,
+  test: SoilTest,
+  { asOf, school = 'sufficiency', packs = BUILT_IN_PACKS }: InterpretOptions = {},
+): Interpretation {
   const readings = test.results.map((r) => readResult(r, test, zone));
   const water = waterPh(readings);
   const carbonate = carbonateStanding(zone, readings) === 'present';
-  const findings = readings
-    .filter((r) => NUTRIENTS.includes(r.analyte))
-    .map((r) => judge(r, water?.ph, carbonate))
-    .filter((f) => f !== undefined);
-  const described = readings.filter((r) => !NUTRIENTS.includes(r.analyte) && r.analyte !== 'pH');
-  return {
-    zoneId: zone.id,
-    school: 'sufficiency',
-    ph: judgePh(zone, readings),
-    findings,
-    described,
-    doubts: findDoubts(zone, test, readings, asOf),
-    readings,
-  };
+  const doubts = findDoubts(zone, test, readings, asOf);
+  let findings: Finding[];
+  if (school === 'sufficiency') {
+    findings = readings.filter((r) => JUDGED.has(r.analyte)).map((r) => judge(r, water?.ph, carbonate, packs));
+  } else {
+    const other = school === 'minimum' ? byMinimum(readings, water?.ph, packs) : bySaturation(zone, readings, packs);
+    findings = other.findings;
+    doubts.push(...other.doubts);
+  }
+  const described = readings.filter((r) => !JUDGED.has(r.analyte) && r.analyte !== 'pH');
+  return { zoneId: zone.id, school, ph: judgePh(zone, readings, packs), findings, described, doubts, readings };
+}
+
+/** One analyte's level under each school; a dash where a school does not judge it. */
+export interface SchoolComparison {
+  analyte: Analyte;
+  levels: Record<School, Level | 'not-judged'>;
+}
+
+/** The same report under all three schools, analyte by analyte. */
+export function compareSchools(
+  zone: Zone,
+  test: SoilTest,
+  options: Omit<InterpretOptions, 'school'> = {},
+): SchoolComparison[] {
+  const all = SCHOOLS.map((school) => interpretZone(zone, test, { ...options, school }));
+  const analytes = NUTRIENTS.filter((a) => all.some((read) => read.findings.some((f) => f.analyte === a)));
+  return analytes.map((analyte) => ({
+    analyte,
+    levels: Object.fromEntries(
+      all.map((read) => [read.school, read.findings.find((f) => f.analyte === analyte)?.level ?? 'not-judged']),
+    ) as SchoolComparison['levels'],
+  }));
 }

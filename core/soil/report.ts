@@ -30,8 +30,15 @@ const isMassUnit = (unit: string): unit is MassUnit => (MASS_UNITS as readonly s
 /** Reads one result. Laboratories' lb/acre is converted by their customary soil, not by the zone's density. */
 export function readResult(result: SoilResult, test: SoilTest, zone: Zone): Reading {
   const { analyte, method, value, unit } = result;
-  const base = { analyte, method, reported: value, reportedUnit: unit ?? '', qualifier: result.qualifier };
-  if (!unit || unit === 'ppm' || !isMassUnit(unit)) return { ...base, value: unit === 'index' ? undefined : value };
+  const base = {
+    analyte,
+    method,
+    reported: value,
+    reportedUnit: unit ?? '',
+    qualifier: result.qualifier,
+    value: unit === 'index' ? undefined : value,
+  };
+  if (!unit || unit === 'ppm' || !isMassUnit(unit)) return base;
   const conversion = {
     value,
     from: unit,
@@ -48,9 +55,8 @@ export function findReading(
   analyte: Analyte,
   methods?: readonly Method[],
 ): Reading | undefined {
-  const all = readings.filter((r) => r.analyte === analyte);
-  if (!methods) return all[0];
-  return methods.map((m) => all.find((r) => r.method === m)).find(Boolean);
+  if (!methods) return readings.find((r) => r.analyte === analyte);
+  return methods.map((m) => readings.find((r) => r.analyte === analyte && r.method === m)).find(Boolean);
 }
 
 /** A zone's latest report, or undefined where it has none. */

@@ -5,5 +5,5 @@
 export function equalDoses(total: number, limit: number): number[] {
   if (total <= 0) return [];
   const count = Math.max(1, Math.ceil(total / limit - 1e-9));
-  return Array.from({ length: count }, () => total / count);
+  return new Array<number>(count).fill(total / count);
 }

@@ -14,7 +14,7 @@ import {
   type PhFinding,
 } from '@core/soil/interpret';
 import { latestTest } from '@core/soil/report';
-import { SUFFICIENCY_PACK } from '@core/soil/sufficiency';
+import { BUILT_IN_PACKS } from '@core/packs/rule-packs';
 import { prescribeZone } from '@core/prescription/prescribe';
 import { deleteSoilTest, loadProperty, saveSoilTest } from '../../storage/property-repository';
 import { Fig } from '../../ui/fig';
@@ -208,6 +208,10 @@ function Ordered({ consequence }: { consequence: Consequence }) {
 }
 
 function Findings({ read, prescription }: { read: Interpretation; prescription: ZonePrescription }) {
+  const rows = read.findings.map((f) =>
+    f.method ? BUILT_IN_PACKS.sufficiency.get(`${f.analyte}/${f.method}`)?.source : undefined,
+  );
+  const packs = [...new Set(rows.filter((source) => source !== undefined))];
   return (
     <section className="finds" aria-labelledby="findings">
       <h2 id="findings">Findings, and what follows</h2>
@@ -248,7 +252,11 @@ function Findings({ read, prescription }: { read: Interpretation; prescription: 
         </div>
       )}
       <p className="small" style={{ marginTop: 8 }}>
-        Ranges: {SUFFICIENCY_PACK.name}, {SUFFICIENCY_PACK.cite} ({SUFFICIENCY_PACK.standing}).
+        {packs.map((source) => (
+          <span key={source.name}>
+            Ranges: {source.name}, {source.cite} ({source.standing}).{' '}
+          </span>
+        ))}
       </p>
     </section>
   );
@@ -278,7 +286,7 @@ export default function Read() {
     });
   const form = editing !== undefined || !shown;
   const formTest = tests.find((t) => t.id === editing);
-  const read = shown && (shown === latest ? zoneSeason?.read : interpretZone(zone, shown, today));
+  const read = shown && (shown === latest ? zoneSeason?.read : interpretZone(zone, shown, { asOf: today }));
   const prescription =
     shown === latest
       ? zoneSeason?.prescription

@@ -1,0 +1,270 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Readable, Writable } from 'node:stream';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { REGISTRY } from '../core/registry';
+import { type BatchOptions, runBatch } from './batch';
+
+let folder: string;
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'ubertas-cli-'));
+});
+afterAll(() => rmSync(folder, { recursive: true }));
+
+/** Runs the command as another program would. */
+function ubertas(args: string[], input?: string): { code: number | null; out: string; err: string } {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['cli/run.mjs', ...args], { encoding: 'utf8', input });
+  return { code: status, out: stdout, err: stderr };
+}
+const json = (out: string) => JSON.parse(out) as Record<string, never>;
+
+// the public ids: they may be added to, never renamed
+const CONTRACT =
+  `area.polygon area.triangle area.offsets area.ring soil.mass soil.texture-class soil.buffer-acidity soil.cec water.sar
+water.residual-carbonate water.load water.leaching soil.sodium soil.method-convert lime.mehlich lime.smp lime.adams-evans lime.texture lime.ecce
+lime.material lime.doses sulfur.requirement sulfur.carbonate sulfur.product sulfur.doses gypsum.requirement nitrogen.acidity nutrient.balance
+nutrient.minimum nutrient.oxide product.rate product.delivers product.coverage product.as-spread product.liquid-rate product.liquid-delivers
+product.granules climate.growth-potential climate.radiation climate.eto spread.calibrate spread.pattern spray.gallons-per-acre spray.tank-mix
+water.uniformity water.cycle-soak mow.trigger topdress.depth`.split(/\s+/);
+
+describe('the command line', () => {
+  it('lists every public reckoning, id, unit and title', () => {
+    const { code, out } = ubertas(['list']);
+    const lines = out
+      .trim()
+      .split('\n')
+      .map((line) => line.split('\t'));
+    expect(code).toBe(0);
+    expect(lines.every((l) => l.length === 3 && l.every(Boolean))).toBe(true);
+    expect(CONTRACT.filter((id) => !lines.some(([listed]) => listed === id))).toEqual([]);
+    expect(lines).toHaveLength(REGISTRY.size);
+  });
+
+  it('explains like a handbook entry', () => {
+    const { out } = ubertas(['explain', 'sulfur.carbonate']);
+    for (const part of [
+      'Gives: lb S / 1000 ft2',
+      'Inputs',
+      'calciumCarbonatePercent',
+      'Formula',
+      'Sources',
+      '[published]',
+      'Limits',
+      'Example',
+    ])
+      expect(out).toContain(part);
+  });
+
+  it('reckons with working, sources and cautions in the public shape', () => {
+    const { code, out } = ubertas([
+      'reckon',
+      'lime.material',
+      '{"requirementLb":40,"eccePercent":80,"basisEccePercent":90}',
+    ]);
+    expect(code).toBe(0);
+    expect(json(out)).toEqual({
+      id: 'lime.material',
+      value: 45,
+      unit: 'lb lime / 1000 ft2',
+      working: [
+        {
+          label: 'material',
+          formula: 'requirementLb × basisEccePercent ÷ eccePercent',
+          substituted: '40 × 90 ÷ 80',
+          value: 45,
+          unit: 'lb lime',
+        },
+      ],
+      sources: [{ cite: expect.any(String), standing: 'common practice' }],
+      cautions: [],
+    });
+  });
+
+  it('reads its input from standard input, and never rounds', () => {
+    expect(json(ubertas(['reckon', 'nutrient.oxide', '-'], '{"element":"K","elementLb":1}').out).value).toBe(
+      1.2046012583763874,
+    );
+  });
+
+  it.each<[string, string[], string, string]>([
+    [
+      'a mistyped key',
+      ['reckon', 'lime.mehlich', '{"soilPh":5.6,"bufferpH":6.3,"aimPh":6.2,"treatedDepthIn":4}'],
+      'bufferpH',
+      'bufferPh',
+    ],
+    ['a number too large', ['reckon', 'soil.mass', '{"depthIn":1e999,"bulkDensity":1.3}'], 'depthIn', 'too large'],
+    ['a number in quotes', ['reckon', 'soil.mass', '{"depthIn":"4","bulkDensity":1.3}'], 'depthIn', 'quotes'],
+    ['broken JSON', ['reckon', 'soil.mass', '{'], '', 'JSON'],
+    ['an unknown reckoning', ['reckon', 'lime.mehlick', '{}'], 'id', 'lime.mehlich'],
+    ['an unknown command', ['interprets', 'x'], 'command', 'interprets'],
+    ['an unknown option', ['list', '--colour'], 'arguments', 'colour'],
+    [
+      'an unknown school',
+      ['interpret', 'demo/quarry-lane-school.json', '--school', 'feelings'],
+      'school',
+      'sufficiency',
+    ],
+    ['a file that is not there', ['prescribe', 'nowhere.json'], 'file', 'nowhere.json'],
+    ['a case of another kind', ['plan', 'package.json'], 'format', 'ubertas-case'],
+    ['a table that is not there', ['batch', 'nowhere.csv'], 'file', 'nowhere.csv'],
+    ['no arguments', [], 'command', 'ubertas list'],
+  ])('refuses %s with exit 2 and a sentence', (_name, args, field, says) => {
+    const { code, out } = ubertas(args);
+    expect(code).toBe(2);
+    expect(json(out)).toMatchObject({ field, refused: expect.stringContaining(says) });
+  });
+
+  it.each(readdirSync('demo'))('interprets, prescribes and plans %s', (file) => {
+    const read = json(ubertas(['interpret', `demo/${file}`]).out) as never as {
+      format: string;
+      zones: { school: string; findings: { source: string }[]; schools?: { levels: object }[] }[];
+    };
+    expect(read.format).toBe('ubertas-interpretation');
+    for (const zone of read.zones) {
+      expect(zone.school).toBe('sufficiency');
+      for (const finding of zone.findings) expect(finding.source).toMatch(/ubertas-\w+/);
+      for (const row of zone.schools ?? [])
+        expect(Object.keys(row.levels)).toEqual(['sufficiency', 'minimum', 'saturation']);
+    }
+    const prescribed = json(ubertas(['prescribe', `demo/${file}`]).out) as never as {
+      zones: { nitrogen: { yearLb: number; adjustments: { lb: number }[] }; practice: object }[];
+    };
+    for (const { nitrogen, practice } of prescribed.zones) {
+      expect(nitrogen.adjustments.reduce((sum, a) => sum + a.lb, 0)).toBeCloseTo(nitrogen.yearLb, 9);
+      expect(practice).toMatchObject({
+        lateSeason: { chosen: 'two-steps', others: { length: 4 } },
+        potassium: { others: { length: 3 } },
+        highPh: { others: { length: 2 } },
+      });
+    }
+    const plan = json(ubertas(['plan', `demo/${file}`]).out) as never as {
+      doses: { rateLb: number; zoneLb: number }[];
+      checks: { standing: string }[];
+      purchases: { cost: number }[];
+      cost: number;
+      solver: object;
+    };
+    expect(plan.solver).toMatchObject({ status: 'feasible' });
+    expect(plan.checks.filter((c) => c.standing === 'fail')).toEqual([]);
+    expect(plan.purchases.reduce((sum, p) => sum + p.cost, 0)).toBeCloseTo(plan.cost, 9);
+  });
+
+  it('says what would free a plan that nothing can date', () => {
+    const file = JSON.parse(readFileSync('demo/okonedo-residence.json', 'utf8')) as { property: { climate?: object } };
+    delete file.property.climate;
+    const path = join(folder, 'no-climate.json');
+    writeFileSync(path, JSON.stringify(file));
+    const { code, out } = ubertas(['plan', path]);
+    expect(code).toBe(0);
+    expect(json(out)).toMatchObject({
+      doses: [],
+      solver: { status: 'infeasible' },
+      checks: expect.arrayContaining([{ id: 'climate', standing: 'fail', says: expect.stringContaining('climate') }]),
+    });
+  });
+
+  it('takes a user’s own pack and names it in every finding it decides', () => {
+    const pack = join(folder, 'pack.json');
+    writeFileSync(
+      pack,
+      JSON.stringify({
+        kind: 'sufficiency',
+        pack: 'county-table',
+        version: '3',
+        source: { cite: 'Invented county table', standing: 'common practice' },
+        ranges: [{ analyte: 'K', method: 'mehlich-3', low: 10, enough: 20, high: 40 }],
+      }),
+    );
+    const read = json(ubertas(['interpret', 'demo/quarry-lane-school.json', '--pack', pack]).out) as never as {
+      zones: { findings: { analyte: string; level: string; source: string }[] }[];
+    };
+    expect(read.zones[0]!.findings.find((f) => f.analyte === 'K')).toMatchObject({
+      level: 'high',
+      source: 'county-table 3',
+    });
+    expect(read.zones[0]!.findings.find((f) => f.analyte === 'P')).toMatchObject({
+      source: 'ubertas-sufficiency 1.0.0',
+    });
+  });
+});
+
+async function batch(csv: string, options: BatchOptions = { grass: 'tall-fescue', texture: 'silt-loam' }) {
+  const lines: string[] = [];
+  const complaints: { line: number; refused: string; field: string }[] = [];
+  const out = new Writable({
+    write(chunk: Buffer, _encoding, done) {
+      lines.push(...chunk.toString().split('\n').filter(Boolean));
+      done();
+    },
+  });
+  const count = await runBatch(
+    Readable.from([csv]),
+    out,
+    (line) => complaints.push(JSON.parse(line) as never),
+    options,
+  );
+  return { results: lines.map((l) => JSON.parse(l) as Record<string, never>), complaints, count };
+}
+
+describe('batch', () => {
+  it('gives a line a sample and the same numbers as a case of that sample', async () => {
+    const { results } = await batch(
+      'sample,pH,buffer-pH,"P (ppm, Mehlich-3)","K (ppm, Mehlich-3)",OM\nA1,5.6,6.32,71,44,3.1\n',
+    );
+    expect(results).toEqual([
+      expect.objectContaining({
+        sample: 'A1',
+        line: 2,
+        levels: { P: 'high', K: 'low' },
+        packs: ['ubertas-sufficiency 1.0.0'],
+      }),
+    ]);
+    expect(results[0]).toMatchObject({
+      ph: { action: 'lime', method: 'lime.mehlich', doses: 1 },
+      phosphorus: { yearLbP2O5: 0 },
+      nitrogen: { yearLb: 2.725 },
+    });
+  });
+
+  it('skips bad rows by line number, never fails, and goes on', async () => {
+    const { results, complaints, count } = await batch(
+      'sample,grass,pH,K (ppm)\na,tall-fescue,6.1,80\nb,clover,6.1,80\nc,tall-fescue,six,80\nd,tall-fescue,15,80\ne,tall-fescue,6.2,-3\nf,tall-fescue,,\ng,bermudagrass,6.4,90\n',
+      { texture: 'loam', method: 'mehlich-3' },
+    );
+    expect(results.map((r) => r.sample)).toEqual(['a', 'g']);
+    expect(complaints.map((c) => [c.line, c.field])).toEqual([
+      [3, 'grass'],
+      [4, 'pH'],
+      [5, 'pH'],
+      [6, 'K'],
+      [7, 'results'],
+    ]);
+    expect(count).toEqual({ samples: 2, refused: 5 });
+  });
+
+  it('reads headers as laboratories write them, < values, a byte order mark and quoted cells', async () => {
+    const { results, complaints } = await batch(
+      '\uFEFFLab No;Soil pH;Buffer pH (SMP);Phosphorus_lb/acre Mehlich 3;Potassium [lb/acre] (M3);Zn DTPA ppm\n"x;1";5.4;6.6;160;<90;0.4\n'
+        .replaceAll(';', ',')
+        .replace('"x,1"', '"x,1"'),
+    );
+    expect(complaints).toEqual([]);
+    expect(results[0]).toMatchObject({
+      sample: 'x,1',
+      ph: { method: 'lime.smp' },
+      levels: { P: 'high', K: 'low', Zn: 'low' },
+    });
+  });
+
+  it('refuses a table without a soil analyte, and a nutrient without a unit', async () => {
+    await expect(batch('colour,shape\n1,2\n')).rejects.toMatchObject({ refusal: { field: 'header' } });
+    expect((await batch('pH,K\n6,80\n')).complaints[0]).toMatchObject({
+      line: 2,
+      field: 'K',
+      refused: expect.stringContaining('no unit'),
+    });
+  });
+});

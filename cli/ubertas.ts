@@ -1,0 +1,162 @@
+import { createReadStream, readFileSync } from 'node:fs';
+import { performance } from 'node:perf_hooks';
+import { parseArgs } from 'node:util';
+import { type Case, checkCase, parseJson } from '../core/formats/case';
+import { printInterpretation, printPlan, printPrescription } from '../core/formats/results';
+import { BUILT_IN_PACKS, type RulePacks, withPack } from '../core/packs/rule-packs';
+import { explain } from '../core/reckoning/define';
+import { handbookEntry } from '../core/reckoning/handbook';
+import { isRefusal, type Refusal, refuse } from '../core/reckoning/refusal';
+import { REGISTRY } from '../core/registry';
+import { type School, SCHOOLS } from '../core/soil/interpret';
+import { closest } from 'fastest-levenshtein';
+import { runBatch } from './batch';
+
+/** The ubertas command. Result on stdout as JSON; messages on stderr; 0 done, 2 refused, 1 a defect of ours. */
+
+const USAGE = `ubertas list
+ubertas explain ID
+ubertas reckon ID 'JSON'
+ubertas interpret CASE.json [--school sufficiency|minimum|saturation] [--pack PACK.json]
+ubertas prescribe CASE.json [--pack PACK.json]
+ubertas plan CASE.json [--year 2027] [--pack PACK.json]
+ubertas batch REPORTS.csv [--grass ID] [--texture ID] [--unit ppm] [--method mehlich-3] [--buffer mehlich] [--pack PACK.json]
+- stands for standard input.`;
+
+const say = (value: unknown): void => void process.stdout.write(`${JSON.stringify(value, null, 2)}\n`);
+
+class Refused extends Error {
+  constructor(readonly refusal: Refusal) {
+    super(refusal.refused);
+  }
+}
+function orRefuse<T>(value: T | Refusal): T {
+  if (isRefusal(value)) throw new Refused(value);
+  return value as T;
+}
+
+function readText(path: string): string {
+  try {
+    return readFileSync(path === '-' ? 0 : path, 'utf8');
+  } catch {
+    throw new Refused(refuse('file', `${path} cannot be read: check the name and that it may be opened.`));
+  }
+}
+
+const readCaseFile = (path: string | undefined): Case =>
+  orRefuse(checkCase(orRefuse(parseJson(readText(need(path, 'CASE.json')), path)).json));
+
+function need(value: string | undefined, what: string): string {
+  if (value === undefined) throw new Refused(refuse('arguments', `${what} is missing.\n${USAGE}`));
+  return value;
+}
+
+function reckoning(id: string) {
+  const found = REGISTRY.get(id);
+  if (!found)
+    throw new Refused(
+      refuse(
+        'id',
+        `There is no reckoning "${id}". The nearest is "${closest(id, [...REGISTRY.keys()])}"; \`list\` shows all.`,
+      ),
+    );
+  return found;
+}
+
+const packsFrom = (paths: readonly string[]): RulePacks =>
+  paths.reduce(
+    (packs, path) => orRefuse(withPack(packs, orRefuse(parseJson(readText(path), path)).json)),
+    BUILT_IN_PACKS,
+  );
+
+async function main(): Promise<void> {
+  const { values, positionals } = parseArgs({
+    args: process.argv.slice(2),
+    allowPositionals: true,
+    options: {
+      school: { type: 'string' },
+      pack: { type: 'string', multiple: true },
+      year: { type: 'string' },
+      grass: { type: 'string' },
+      texture: { type: 'string' },
+      unit: { type: 'string' },
+      method: { type: 'string' },
+      buffer: { type: 'string' },
+    },
+  });
+  const [command, first, second] = positionals;
+  const packs = packsFrom(values.pack ?? []);
+  switch (command) {
+    case 'list':
+      for (const { id, unit, title } of REGISTRY.values()) process.stdout.write(`${id}\t${unit}\t${title}\n`);
+      return;
+    case 'explain':
+      process.stdout.write(handbookEntry(reckoning(need(first, 'ID'))));
+      return;
+    case 'reckon': {
+      const source = need(second, "'JSON'");
+      const { json } = orRefuse(parseJson(source === '-' ? readText('-') : source, 'The input'));
+      say(orRefuse(explain(reckoning(need(first, 'ID')), json)));
+      return;
+    }
+    case 'interpret': {
+      const school = values.school as School | undefined;
+      if (school && !SCHOOLS.includes(school))
+        throw new Refused(
+          refuse('school', `"${school}" is not a school of interpretation: use one of ${SCHOOLS.join(', ')}.`),
+        );
+      say(printInterpretation(readCaseFile(first), { school, packs }));
+      return;
+    }
+    case 'prescribe':
+      say(printPrescription(readCaseFile(first), { packs }));
+      return;
+    case 'plan': {
+      const given = readCaseFile(first);
+      const year = Number(values.year ?? given.choices?.year ?? new Date().getFullYear());
+      if (!Number.isInteger(year) || year < 1990 || year > 2200)
+        throw new Refused(refuse('year', `"${values.year}" is not a year between 1990 and 2200.`));
+      const since = performance.now();
+      say(printPlan(given, { year, packs, seconds: () => (performance.now() - since) / 1000 }));
+      return;
+    }
+    case 'batch': {
+      const path = need(first, 'REPORTS.csv');
+      const source = path === '-' ? process.stdin : createReadStream(path, { highWaterMark: 256 * 1024 });
+      const { samples, refused } = await runBatch(
+        source,
+        process.stdout,
+        (line) => void process.stderr.write(`${line}\n`),
+        {
+          grass: values.grass,
+          texture: values.texture,
+          unit: values.unit,
+          method: values.method,
+          bufferMethod: values.buffer,
+          packs,
+        },
+      );
+      process.stderr.write(`${samples} samples read, ${refused} rows refused\n`);
+      return;
+    }
+    default:
+      throw new Refused(
+        refuse('command', command === undefined ? USAGE : `There is no command "${command}".\n${USAGE}`),
+      );
+  }
+}
+
+main().catch((fault: unknown) => {
+  const known = fault instanceof Refused ? fault.refusal : (fault as { refusal?: Refusal }).refusal;
+  const argument = (fault as { code?: string }).code;
+  if (known) say(known);
+  else if (argument?.startsWith('ERR_PARSE_ARGS')) say(refuse('arguments', (fault as Error).message));
+  else if (argument === 'ENOENT' || argument === 'EISDIR' || argument === 'EACCES')
+    say(refuse('file', `The file cannot be read: ${(fault as Error).message}.`));
+  else {
+    process.stderr.write(`${(fault as Error).stack ?? String(fault)}\n`);
+    process.exitCode = 1;
+    return;
+  }
+  process.exitCode = 2;
+});

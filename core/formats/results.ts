@@ -1,0 +1,205 @@
+import {
+  prescribeGypsum,
+  prescribeIron,
+  prescribeMicronutrients,
+  prescribeSalinity,
+} from '../prescription/prescribe-others';
+import type { NutrientPrescription, ZonePrescription } from '../prescription/prescription';
+import { prescribeZone } from '../prescription/prescribe';
+import type { RulePacks } from '../packs/rule-packs';
+import { checkZonePlan } from '../season/check-plan';
+import { planSeason, type SeasonPlan } from '../season/plan';
+import {
+  HIGH_PH_SCHOOLS,
+  LATE_SEASON_SCHOOLS,
+  POTASSIUM_SCHOOLS,
+  type PracticeSchool,
+  schoolOf,
+} from '../season/practice-schools';
+import { purchases } from '../season/purchases';
+import { compareSchools, type Interpretation, interpretZone, type School } from '../soil/interpret';
+import { latestTest } from '../soil/report';
+import type { Case, Choices } from './case';
+
+/** The public shapes of results, as the command line prints them. */
+
+const findingsOf = (read: Interpretation) =>
+  read.findings.map(({ analyte, value, unit, level, says, source }) => ({ analyte, value, unit, level, says, source }));
+
+/** Reads every zone that has a report. */
+export function printInterpretation(given: Case, options: { school?: School; packs?: RulePacks; asOf?: string } = {}) {
+  const school = options.school ?? given.choices?.school ?? 'sufficiency';
+  const zones = given.zones.map((zone) => {
+    const test = latestTest(given.soilTests ?? [], zone.id);
+    if (!test) return { zoneId: zone.id, school, findings: [], doubts: ['No soil report: nothing to read.'] };
+    const read = interpretZone(zone, test, { ...options, school });
+    const ph = read.ph && {
+      value: read.ph.ph,
+      place: read.ph.place,
+      low: read.ph.low,
+      high: read.ph.high,
+      aim: read.ph.aim,
+      says: read.ph.says,
+    };
+    return {
+      zoneId: zone.id,
+      school,
+      testId: test.id,
+      ph,
+      findings: findingsOf(read),
+      doubts: read.doubts,
+      schools: compareSchools(zone, test, options),
+    };
+  });
+  return { format: 'ubertas-interpretation', version: 1, zones };
+}
+
+const nutrient = (line: NutrientPrescription) => ({ level: line.level, says: line.says });
+
+/** Month and day a correction may go down, earliest and latest: lime fall to early spring, sulfur in spring and fall. */
+const CORRECTION_SPANS = {
+  lime: [
+    ['09-20', '12-10'],
+    ['02-15', '04-15'],
+  ],
+  sulfur: [
+    ['04-01', '05-31'],
+    ['09-15', '10-31'],
+  ],
+} as const;
+
+function phOf({ ph }: ZonePrescription) {
+  const spans = ph.action === 'lime' || ph.action === 'sulfur' ? CORRECTION_SPANS[ph.action] : undefined;
+  const doses = ph.doses.map((lb, i) => {
+    const span = spans?.[i % 2];
+    return { lb, earliest: span?.[0], latest: span?.[1] };
+  });
+  return {
+    action: ph.action,
+    says: ph.says,
+    method: ph.method,
+    targetPh: ph.targetPh,
+    treatedDepthIn: ph.treatedDepthIn,
+    requirementLb: ph.requirement?.value ?? 0,
+    material: ph.material && ph.action === 'lime' ? { productId: ph.productId, lb: ph.material.value } : undefined,
+    doses,
+    monthsApart: ph.monthsApart,
+    years: ph.years,
+    retest: ph.retest,
+  };
+}
+
+function practice<Id extends string>(schools: readonly PracticeSchool<Id>[], chosen: Id | undefined) {
+  const school = schoolOf(schools, chosen);
+  return {
+    chosen: school.id,
+    because: school.because,
+    against: school.against,
+    others: schools
+      .filter((s) => s !== school)
+      .map(({ id, does, because, comparisonOnly }) => ({ id, does, because, comparisonOnly })),
+  };
+}
+
+/** The schools of practice of a case, with the reason for each. */
+const practicesOf = (choices: Choices | undefined) => ({
+  lateSeason: practice(LATE_SEASON_SCHOOLS, choices?.lateSeason),
+  potassium: practice(POTASSIUM_SCHOOLS, choices?.potassium),
+  highPh: practice(HIGH_PH_SCHOOLS, choices?.highPh),
+});
+
+/** Prescribes for every zone. */
+export function printPrescription(given: Case, options: { packs?: RulePacks; asOf?: string } = {}) {
+  const zones = given.zones.map((zone) => {
+    const facts = {
+      zone,
+      test: latestTest(given.soilTests ?? [], zone.id),
+      products: given.products ?? [],
+      codes: given.codes ?? [],
+      choices: given.choices,
+      ...options,
+    };
+    const { prescription, read } = prescribeZone(facts);
+    const { nitrogen, phosphorus, potassium, magnesium, sulfur } = prescription;
+    const gypsum = prescribeGypsum(facts, read);
+    const cautions = [...prescription.refusals.map((r) => r.refused), ...prescription.cautions];
+    if (schoolOf(LATE_SEASON_SCHOOLS, given.choices?.lateSeason).comparisonOnly)
+      cautions.push('Weekly light soluble feeding is shown for comparison only and is never planned.');
+    return {
+      zoneId: zone.id,
+      ph: phOf(prescription),
+      nitrogen: {
+        yearLb: nitrogen.year.value,
+        adjustments: nitrogen.steps.filter((s) => !s.off).map(({ id, lb, says }) => ({ id, lb, says })),
+        note: nitrogen.note,
+      },
+      phosphorus: { yearLbP2O5: phosphorus.yearLb, ...nutrient(phosphorus) },
+      potassium: { yearLbK2O: potassium.yearLb, ...nutrient(potassium) },
+      magnesium: { yearLb: magnesium.yearLb, ...nutrient(magnesium) },
+      sulfur: { yearLb: sulfur.yearLb, ...nutrient(sulfur) },
+      gypsum: { yearLb: gypsum.yearLb, espPercent: gypsum.espPercent, doses: gypsum.doses, says: gypsum.says },
+      iron: prescribeIron(read),
+      micronutrients: prescribeMicronutrients(read),
+      salinity: prescribeSalinity(read),
+      practice: practicesOf(given.choices),
+      cautions,
+    };
+  });
+  return { format: 'ubertas-prescription', version: 1, zones };
+}
+
+/** Plans a year by the plain rule. `seconds` is what the caller measured; the core has no clock. */
+export function printPlan(
+  given: Case,
+  options: { year: number; packs?: RulePacks; asOf?: string; seconds?: () => number },
+) {
+  const picked = given.plans?.find((p) => p.year === options.year)?.products ?? {};
+  const plan: SeasonPlan = planSeason(given, options.year, picked, options.asOf, options.packs);
+  const products = given.products ?? [];
+  const all = plan.zones.flatMap((z) => z.doses).sort((a, b) => a.date.localeCompare(b.date));
+  const checks = plan.zones.flatMap((z) =>
+    checkZonePlan(z, products, given.codes ?? []).map(({ id, standing, title, found, says }) => ({
+      id: `${z.zone.id}/${id}`,
+      standing,
+      says: says ?? `${title}: ${found}`,
+    })),
+  );
+  const dateless = !given.property.climate;
+  if (dateless)
+    checks.unshift({
+      id: 'climate',
+      standing: 'fail',
+      says: 'The property has no climate, so nothing can be dated. Add "climate" with twelve mean highs and lows; that alone frees the plan.',
+    });
+  const bought = purchases(all, products).map(({ productId, packages, lb, cost, leftLb, neededLb }) => ({
+    productId,
+    packages,
+    lb,
+    cost,
+    leftLb,
+    neededLb,
+  }));
+  return {
+    format: 'ubertas-plan',
+    version: 1,
+    year: options.year,
+    doses: all.map(({ zoneId, date, productId, rateLb, zoneLb, delivers, why }) => ({
+      zoneId,
+      date,
+      productId,
+      rateLb,
+      zoneLb,
+      delivers,
+      why,
+    })),
+    purchases: bought,
+    cost: bought.reduce((sum, p) => sum + (p.cost ?? 0), 0),
+    checks,
+    solver: {
+      status: dateless ? 'infeasible' : 'feasible',
+      gapPercent: null,
+      seconds: options.seconds?.() ?? 0,
+      method: 'plain rule: growth windows, shares of growth, dose ceilings',
+    },
+  };
+}

@@ -1,0 +1,254 @@
+import * as yup from 'yup';
+import { codeSchema, type LocalCode, METHODS, ANALYTES, type Analyte, type Method } from '../formats/case';
+import { checkShape, list, num, text, word, yes } from '../formats/shape';
+import { type Grass, GRASS_IDS, type GrassId } from '../ground/grasses';
+import type { Standing } from '../reckoning/define';
+import { isRefusal, type Refusal, refuse } from '../reckoning/refusal';
+import { interpolate, type TablePoint } from '../tables/interpolate';
+import saturationFile from './base-saturation.json';
+import grassFile from './grasses.json';
+import codesFile from './local-codes.json';
+import minimumFile from './minimum-levels.json';
+import sufficiencyFile from './sufficiency.json';
+
+/** Where a row of a pack comes from; every finding names it. */
+export interface PackSource {
+  name: string;
+  cite: string;
+  standing: Standing;
+}
+
+/** Where the levels of one analyte by one extractant start, ppm. */
+export interface Range {
+  low?: number;
+  enough: number;
+  high: number;
+  toxic?: number;
+}
+interface RangeRow extends Partial<Range> {
+  analyte: Analyte;
+  method: Method;
+  enoughByPh?: TablePoint[];
+  highByPh?: TablePoint[];
+}
+
+type Sourced<T> = T & { source: PackSource };
+export type MinimumNutrient = 'K' | 'P' | 'Ca' | 'Mg' | 'S';
+export type SaturationCation = 'Ca' | 'Mg' | 'K' | 'Na';
+
+/** The tables everything is judged by. A user's own pack replaces rows of the built-in ones. */
+export interface RulePacks {
+  grasses: ReadonlyMap<GrassId, Sourced<Grass>>;
+  sufficiency: ReadonlyMap<string, Sourced<RangeRow>>;
+  minimum: Sourced<{ ppm: Record<MinimumNutrient, number> }>;
+  saturation: Sourced<{ percentOfCec: Record<SaturationCation, readonly [number, number]> }>;
+  codes: readonly Sourced<LocalCode>[];
+}
+
+const sourceSchema = yup
+  .object({
+    cite: text('Source', 600).required('A pack must name its source.'),
+    standing: word('Standing', ['published', 'from memory', 'common practice']).required(
+      'A pack must say how far its numbers may be trusted.',
+    ),
+  })
+  .required('A pack must name its source.');
+const head = {
+  pack: text('Pack name', 80).required('The pack has no name.').min(1),
+  version: text('Version', 20).required('The pack has no version.').min(1),
+  source: sourceSchema,
+};
+const ph = (label: string) => num(label, { min: 3.5, max: 9.5 });
+const pair = (label: string, max: number) =>
+  yup.tuple([num(`${label}, from`, { min: 0, max }).required(), num(`${label}, to`, { min: 0, max }).required()]);
+
+const grassRow = yup
+  .object({
+    id: word('Grass id', GRASS_IDS).required('A grass needs its id.'),
+    name: text('Grass name', 60).required('A grass needs its name.'),
+    season: word('Season', ['cool', 'warm']).required('Say whether the grass is cool- or warm-season.'),
+    phLow: ph('pH window, low').required('The pH window has no low end.'),
+    phHigh: ph('pH window, high').required('The pH window has no high end.'),
+    phAim: ph('pH aim').required('The pH aim is missing.'),
+    nitrogenLb: yup
+      .object({
+        low: num('N, low care', { min: 0, max: 10 }).required(),
+        standard: num('N, standard care', { min: 0, max: 10 }).required(),
+        high: num('N, high care', { min: 0, max: 10 }).required(),
+      })
+      .required('Nitrogen by care is missing.'),
+    ceilingLb: num('Yearly N ceiling', { min: 0, max: 10 }).required('The yearly N ceiling is missing.'),
+    mowIn: pair('Mowing height', 8).required('The mowing height is missing.'),
+    lowChloride: yes('Low chloride').optional(),
+    note: text('Note', 300).optional().default(''),
+  })
+  .test(
+    'order',
+    'pH window and nitrogen must rise: low end, aim, high end; low, standard, high care, ceiling.',
+    (g) =>
+      g.phLow <= g.phAim &&
+      g.phAim <= g.phHigh &&
+      g.nitrogenLb?.low <= g.nitrogenLb?.standard &&
+      g.nitrogenLb?.standard <= g.nitrogenLb?.high &&
+      g.nitrogenLb?.high <= g.ceilingLb,
+  );
+
+const byPh = list('Bounds by pH', pair('Bound by pH', 1000).required(), 20);
+const rangeRow = yup
+  .object({
+    analyte: word('Analyte', ANALYTES).required('A range needs its analyte.'),
+    method: word('Method', METHODS).required('A range needs its extractant.'),
+    low: num('Low starts', { min: 0 }).optional(),
+    enough: num('Enough starts', { min: 0 }).optional(),
+    high: num('High starts', { min: 0 }).optional(),
+    toxic: num('Harmful from', { min: 0 }).optional(),
+    enoughByPh: byPh.optional(),
+    highByPh: byPh.optional(),
+  })
+  .test(
+    'bounds',
+    'A range needs where enough and high start, rising, or both by pH.',
+    (r) =>
+      (r.enough !== undefined && r.high !== undefined && (r.low ?? 0) <= r.enough && r.enough < r.high) ||
+      (r.enoughByPh !== undefined && r.highByPh !== undefined),
+  );
+
+/** Schemas of the packs a user may bring, by kind. */
+export const PACK_SCHEMAS = {
+  grasses: yup.object({
+    kind: word('Kind', ['grasses']).required(),
+    ...head,
+    grasses: list('Grasses', grassRow.required(), 60).required('The pack holds no grasses.').min(1),
+  }),
+  sufficiency: yup.object({
+    kind: word('Kind', ['sufficiency']).required(),
+    ...head,
+    ranges: list('Ranges', rangeRow.required(), 300).required('The pack holds no ranges.').min(1),
+  }),
+  'minimum-levels': yup.object({
+    kind: word('Kind', ['minimum-levels']).required(),
+    ...head,
+    method: word('Method', ['mehlich-3']).optional(),
+    phFrom: ph('pH from').optional(),
+    minimumPpm: yup
+      .object({
+        K: num('K', { min: 0 }).required(),
+        P: num('P', { min: 0 }).required(),
+        Ca: num('Ca', { min: 0 }).required(),
+        Mg: num('Mg', { min: 0 }).required(),
+        S: num('S', { min: 0 }).required(),
+      })
+      .required(),
+  }),
+  'base-saturation': yup.object({
+    kind: word('Kind', ['base-saturation']).required(),
+    ...head,
+    doubt: text('Doubt', 400).optional(),
+    percentOfCec: yup
+      .object({
+        Ca: pair('Ca', 100).required(),
+        Mg: pair('Mg', 100).required(),
+        K: pair('K', 100).required(),
+        Na: pair('Na', 100).required(),
+      })
+      .required(),
+  }),
+  'local-codes': yup.object({
+    kind: word('Kind', ['local-codes']).required(),
+    ...head,
+    codes: list('Codes', codeSchema, 200).required('The pack holds no codes.'),
+  }),
+} as const;
+export type PackKind = keyof typeof PACK_SCHEMAS;
+export const PACK_KINDS = Object.keys(PACK_SCHEMAS) as PackKind[];
+
+interface PackHead {
+  kind: string;
+  pack: string;
+  version: string;
+  source: { cite: string; standing: string };
+}
+const sourceOf = ({ pack, version, source }: PackHead): PackSource => ({
+  name: `${pack} ${version}`,
+  cite: source.cite,
+  standing: source.standing as Standing,
+});
+
+function merged(packs: RulePacks, kind: PackKind, file: PackHead): RulePacks {
+  const source = sourceOf(file);
+  switch (kind) {
+    case 'grasses': {
+      const rows = (file as unknown as { grasses: Grass[] }).grasses;
+      return {
+        ...packs,
+        grasses: new Map([
+          ...packs.grasses,
+          ...rows.map((row): [GrassId, Sourced<Grass>] => [row.id, { ...row, source }]),
+        ]),
+      };
+    }
+    case 'sufficiency': {
+      const rows = (file as unknown as { ranges: RangeRow[] }).ranges;
+      return {
+        ...packs,
+        sufficiency: new Map([
+          ...packs.sufficiency,
+          ...rows.map((row): [string, Sourced<RangeRow>] => [`${row.analyte}/${row.method}`, { ...row, source }]),
+        ]),
+      };
+    }
+    case 'minimum-levels':
+      return {
+        ...packs,
+        minimum: { ppm: (file as unknown as { minimumPpm: RulePacks['minimum']['ppm'] }).minimumPpm, source },
+      };
+    case 'base-saturation':
+      return {
+        ...packs,
+        saturation: { percentOfCec: (file as unknown as RulePacks['saturation']).percentOfCec, source },
+      };
+    case 'local-codes':
+      return {
+        ...packs,
+        codes: [
+          ...packs.codes,
+          ...(file as unknown as { codes: LocalCode[] }).codes.map((code) => ({ ...code, source })),
+        ],
+      };
+  }
+}
+
+const BUILT_IN_FILES = [grassFile, sufficiencyFile, minimumFile, saturationFile, codesFile] as PackHead[];
+const nothing = { grasses: new Map(), sufficiency: new Map(), codes: [] } as unknown as RulePacks;
+
+/** The packs that ship with Ubertas. */
+export const BUILT_IN_PACKS: RulePacks = BUILT_IN_FILES.reduce(
+  (packs, file) => merged(packs, file.kind as PackKind, file),
+  nothing,
+);
+
+/** Packs with a user's own laid over them, or why the file is not one. Rows it does not hold stay as they were. */
+export function withPack(packs: RulePacks, raw: unknown): RulePacks | Refusal {
+  const kind = (raw as { kind?: unknown } | null)?.kind;
+  if (typeof kind !== 'string' || !PACK_KINDS.includes(kind as PackKind))
+    return refuse('kind', `A rule pack says its kind, one of ${PACK_KINDS.join(', ')}.`);
+  const checked = checkShape(PACK_SCHEMAS[kind as PackKind] as unknown as yup.Schema<PackHead>, raw);
+  return isRefusal(checked) ? checked : merged(packs, kind as PackKind, checked);
+}
+
+/** The grass table's row. */
+export const grassIn = (packs: RulePacks, id: GrassId): Sourced<Grass> => packs.grasses.get(id) as Sourced<Grass>;
+
+/** The range for an analyte and extractant; manganese's bounds move with pH. Undefined where no pack has a row. */
+export function rangeIn(
+  packs: RulePacks,
+  analyte: Analyte,
+  method: Method,
+  soilPh = 6.5,
+): (Range & { source: PackSource }) | undefined {
+  const row = packs.sufficiency.get(`${analyte}/${method}`);
+  if (!row) return undefined;
+  if (row.enoughByPh && row.highByPh)
+    return { enough: interpolate(row.enoughByPh, soilPh), high: interpolate(row.highByPh, soilPh), source: row.source };
+  return row as Range & { source: PackSource };
+}
