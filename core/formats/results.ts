@@ -6,7 +6,7 @@ import {
 } from '../prescription/prescribe-others';
 import type { NutrientPrescription, ZonePrescription } from '../prescription/prescription';
 import { prescribeZone } from '../prescription/prescribe';
-import type { RulePacks } from '../packs/rule-packs';
+import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../packs/rule-packs';
 import { checkZonePlan } from '../season/check-plan';
 import { planSeason, type SeasonPlan } from '../season/plan';
 import {
@@ -22,6 +22,12 @@ import { latestTest } from '../soil/report';
 import type { Case, Choices } from './case';
 
 /** The public shapes of results, as the command line prints them. */
+
+const PH_LEVEL = { 'too-acid': 'low', inside: 'enough', 'too-alkaline': 'high' } as const;
+
+/** pH stands among the findings too, by the grass's window. */
+const phFinding = ({ ph }: Interpretation, source: string) =>
+  ph ? [{ analyte: 'pH', value: ph.ph, unit: 'pH', level: PH_LEVEL[ph.place], says: ph.says, source }] : [];
 
 const findingsOf = (read: Interpretation) =>
   read.findings.map(({ analyte, value, unit, level, says, source }) => ({ analyte, value, unit, level, says, source }));
@@ -46,7 +52,10 @@ export function printInterpretation(given: Case, options: { school?: School; pac
       school,
       testId: test.id,
       ph,
-      findings: findingsOf(read),
+      findings: [
+        ...phFinding(read, grassIn(options.packs ?? BUILT_IN_PACKS, zone.grass).source.name),
+        ...findingsOf(read),
+      ],
       doubts: read.doubts,
       schools: compareSchools(zone, test, options),
     };

@@ -72,6 +72,11 @@ describe('reading a report', () => {
     ],
     ['a missing depth', 'no sampling depth', read([pH(6)], {}, { depthIn: undefined })],
     ['an old report', '4 years old', read([pH(6)], {}, {}, '2031-06-01')],
+    [
+      'a sample taken soon after feeding',
+      '14 days after',
+      read([pH(6)], { applied: [{ date: '2027-02-15', productId: 'x', zoneLb: 5 }] }),
+    ],
     ['CaCl2', 'CaCl2', read([{ analyte: 'pH', value: 5.8, method: 'cacl2' }])],
     ['the band between extractants', 'extractant decides', read([k(60)])],
     [

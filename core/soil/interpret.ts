@@ -76,6 +76,10 @@ const MG_K_TO = 75;
 /** A K reading in ppm that a sand can hardly hold. */
 const IMPLAUSIBLE_K_ON_SAND_PPM = 250;
 const OLD_REPORT_YEARS = 3;
+/** Wait between lime, sulfur or fertiliser and a sample, days. Common practice: 6-8 weeks. */
+const WAIT_AFTER_FEEDING_DAYS = 42;
+
+const days = (from: string, to: string): number => Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
 /** Where each buffer solution starts; a reading close to it says: no acidity. */
 const BUFFER_START: Partial<Record<Method, number>> = {
   mehlich: 6.6,
@@ -209,6 +213,13 @@ function findDoubts(zone: Zone, test: SoilTest, readings: readonly Reading[], as
     if (years > OLD_REPORT_YEARS)
       doubts.push(`The sample is ${Math.floor(years)} years old: retest before spending on it.`);
   }
+  const fed = zone.applied?.find(
+    (a) => a.date <= test.sampledOn && days(a.date, test.sampledOn) < WAIT_AFTER_FEEDING_DAYS,
+  );
+  if (fed)
+    doubts.push(
+      `Sampled ${days(fed.date, test.sampledOn)} days after something was spread; 6 to 8 weeks are wanted, or the sample shows the bag and not the soil.`,
+    );
   if (water?.converted)
     doubts.push('pH was measured in CaCl2; 0.6 is added to compare it with windows in water. That is a rule of thumb.');
   const k = findReading(readings, 'K');
