@@ -3,7 +3,8 @@ import { losesAmmonia } from '../products/nitrogen-release';
 import { daysBetween, inMonthDaySpan } from './day';
 import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from './dose-ceilings';
 import { slowShare } from '../products/nitrogen-release';
-import { type Dose, LIME_NITROGEN_GAP_DAYS, type ZoneSeason } from './plan';
+import type { Dose } from './dose';
+import { LIME_NITROGEN_GAP_DAYS, type ZoneSeason } from './plan';
 
 export interface Check {
   id: string;

@@ -1,39 +1,17 @@
 import type { Case, LocalCode, PlannedFor, Product, Zone } from '../formats/case';
-import { zoneAmount } from '../field/zone-amount';
 import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../packs/rule-packs';
-import { type Figure, sureFigure, traced } from '../prescription/figure';
+import type { Figure } from '../prescription/figure';
 import { prescribeCase } from '../prescription/prescribe';
 import type { PhPrescription, ZonePrescription } from '../prescription/prescription';
-import { productDelivers } from '../products/delivers';
-import { losesAmmonia, slowShare } from '../products/nitrogen-release';
-import { productRate } from '../products/rate';
-import { choicesFor, percentFor } from '../products/shelf';
-import { evaluate } from '../reckoning/define';
-import { isRefusal } from '../reckoning/refusal';
+import { losesAmmonia } from '../products/nitrogen-release';
+import { choicesFor } from '../products/shelf';
 import type { Interpretation } from '../soil/interpret';
-import { sulfurProduct } from '../sulfur/product';
 import { equalDoses } from '../tables/equal-doses';
 import { type ClimateYear, climateYear, type GrowthSeason, growthSeason } from './climate-year';
 import { addDays, dayOfYear, daysBetween, inMonthDaySpan, type IsoDay, weekStart } from './day';
+import { type Dose, makeDose } from './dose';
 import { doseCeiling, leastDaysBetweenN } from './dose-ceilings';
 import { type Placement, placeByGrowth, placeClear } from './place-doses';
-
-/** One dated, weighed application. */
-export interface Dose {
-  zoneId: string;
-  date: IsoDay;
-  productId: string;
-  for: PlannedFor;
-  /** lb product/1000 ft2. */
-  rateLb: number;
-  /** lb product for the whole zone. */
-  zoneLb: number;
-  /** lb of each nutrient/1000 ft2, `N-soluble` included. */
-  delivers: Record<string, number>;
-  why: string;
-  rate: Figure;
-  weighOut: Figure;
-}
 
 /** Something asked for that the plain rule could not place. */
 export interface Unplaced {
@@ -119,71 +97,6 @@ const placementOn = (ground: Ground, allowed: boolean[], leastGapDays: number): 
 
 const restricted = (product: Product): ('N' | 'P2O5' | 'K2O')[] =>
   (['N', 'P2O5', 'K2O'] as const).filter((n) => (product.guaranteed[n] ?? 0) > 0);
-
-function makeDose(
-  zone: Zone,
-  date: IsoDay,
-  product: Product,
-  purpose: PlannedFor,
-  target: { lb: number; says: string; figure?: Figure },
-  why: string,
-): Dose {
-  const substance = { N: 'N', P2O5: 'P2O5', K2O: 'K2O', lime: 'lime', sulfur: 'S' }[purpose];
-  const unit = purpose === 'lime' ? 'lb lime per 1000 ft2' : 'lb product per 1000 ft2';
-  const rate =
-    purpose === 'lime'
-      ? (target.figure as Figure).retitled(`${product.name}, rate`, 'Season: this dose.')
-      : purpose === 'sulfur'
-        ? sureFigure(
-            sulfurProduct,
-            {
-              elementalLb: traced(target.lb, target.says, target.figure),
-              freeSulfurPercent: traced(percentFor(product, purpose), `label, ${product.name}`),
-            },
-            { title: `${product.name}, rate`, unit, usedIn: 'Season: this dose.' },
-          )
-        : sureFigure(
-            productRate,
-            {
-              targetLb: traced(target.lb, target.says, target.figure),
-              percent: traced(percentFor(product, purpose), `label, ${product.name}: percent ${substance}`),
-            },
-            { title: `${product.name}, rate`, unit, usedIn: 'Season: this dose.' },
-          );
-  const weighOut = sureFigure(
-    zoneAmount,
-    {
-      ratePer1000Lb: traced(rate.value, 'rate of this dose', rate),
-      areaSqFt: traced(
-        zone.areaSqFt,
-        `${zone.name}, ${zone.measuredBy ? `measured by ${zone.measuredBy}` : 'as entered'}`,
-      ),
-    },
-    {
-      title: `${product.name}, weigh out`,
-      unit: purpose === 'lime' ? 'lb lime for the zone' : 'lb product for the zone',
-      usedIn: 'Season: the scale on the day, and the purchase list.',
-    },
-  );
-  const delivered = evaluate(productDelivers, {
-    rateLb: rate.value,
-    guaranteed: product.guaranteed as Record<string, number>,
-  });
-  const delivers = isRefusal(delivered) ? {} : { ...delivered };
-  if (delivers.N !== undefined) delivers['N-soluble'] = delivers.N * (1 - slowShare(product));
-  return {
-    zoneId: zone.id,
-    date,
-    productId: product.id,
-    for: purpose,
-    rateLb: rate.value,
-    zoneLb: weighOut.value,
-    delivers,
-    why,
-    rate,
-    weighOut,
-  };
-}
 
 const total = (doses: readonly Dose[], nutrient: string): number =>
   doses.reduce((sum, d) => sum + (d.delivers[nutrient] ?? 0), 0);

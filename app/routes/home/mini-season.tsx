@@ -1,6 +1,7 @@
 import { useId } from 'react';
 import type { PlannedFor } from '@core/formats/case';
-import type { Dose, SeasonPlan } from '@core/season/plan';
+import type { Dose } from '@core/season/dose';
+import type { SeasonPlan } from '@core/season/plan';
 import { dayOfYear } from '@core/season/day';
 import { Mark, markSize } from '../../ui/marks';
 import { growthPath, MONTH_STARTS, MONTHS, WindowPatterns } from '../../ui/ribbon';

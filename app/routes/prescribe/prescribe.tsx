@@ -9,7 +9,7 @@ import { codeYearCap, type SwitchableLine } from '@core/nitrogen/zone-nitrogen';
 import { type Figure, figureOf, traced } from '@core/prescription/figure';
 import type { NutrientPrescription, PhPrescription } from '@core/prescription/prescription';
 import { isRefusal } from '@core/reckoning/refusal';
-import type { Dose } from '@core/season/plan';
+import type { Dose } from '@core/season/dose';
 import { levelInWords, type PhFinding } from '@core/soil/interpret';
 import { loadProperty, saveZone } from '../../storage/property-repository';
 import { Fig } from '../../ui/fig';

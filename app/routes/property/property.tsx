@@ -5,7 +5,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { data, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router';
 import type { Figure } from '@core/prescription/figure';
 import { checkZonePlan } from '@core/season/check-plan';
-import type { Dose } from '@core/season/plan';
+import type { Dose } from '@core/season/dose';
 import { exportProperty } from '../../storage/case-files';
 import { loadProperty } from '../../storage/property-repository';
 import { saveTextFile } from '../../ui/save-text-file';
