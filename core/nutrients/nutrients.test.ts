@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evaluate, explain } from '../reckoning/define';
+import { capped } from '../prescription/capped';
 import { nutrientBalance } from './balance';
+
 import { oxideOfElement } from './oxide';
 import { growthRemoval } from './removal';
 
@@ -58,5 +60,16 @@ describe('nutrient.removal', () => {
   it('takes half a pound of K with a pound of N, a quarter of it where clippings stay (Woods et al. 2016; value from memory)', () => {
     expect(evaluate(growthRemoval, { nutrient: 'K', yearNitrogenLb: 1, clippings: 'bagged' })).toBe(0.5);
     expect(evaluate(growthRemoval, { nutrient: 'P', yearNitrogenLb: 4, clippings: 'returned' })).toBe(0.125);
+  });
+});
+
+describe('nutrient.capped', () => {
+  it('holds 5.2 lb K2O to the yearly 4 and says so, and leaves less alone in silence (common practice)', () => {
+    expect(explain(capped, { needLb: 5.2, capLb: 4 })).toMatchObject({
+      value: 4,
+      cautions: [expect.stringContaining('Held to 4')],
+    });
+    expect(explain(capped, { needLb: 4, capLb: 4 })).toMatchObject({ value: 4, cautions: [] });
+    expect(explain(capped, { needLb: 0, capLb: 4 })).toMatchObject({ value: 0, cautions: [] });
   });
 });
