@@ -1,7 +1,8 @@
 import Papa from 'papaparse';
 import type { Readable, Writable } from 'node:stream';
 import { type SoilTest, type Zone } from '../core/formats/case';
-import { type Column, readHeader, readRow, type RowDefaults } from '../core/formats/report-csv';
+import { readRow, type RowDefaults } from '../core/formats/report-csv';
+import { type Column, readHeader } from '../core/formats/report-header';
 import { GRASS_IDS } from '../core/ground/grasses';
 import { TEXTURE_CLASSES } from '../core/ground/texture-groups';
 import type { RulePacks } from '../core/packs/rule-packs';

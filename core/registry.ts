@@ -28,6 +28,10 @@ import { offsetsArea } from './ground/area-offsets';
 import { ringArea } from './ground/area-ring';
 import { ellipseArea, trapezoidArea } from './ground/area-round';
 import { triangleArea } from './ground/area-triangle';
+import { areaError, walkedError } from './ground/area-error';
+import { areaToFeed } from './ground/to-feed';
+import { coreCount } from './sampling/cores';
+import { cationPpm } from './soil/cation-ppm';
 import { textureClass } from './ground/texture-class';
 import { gypsumRequirement } from './gypsum/requirement';
 import { adamsEvansLime } from './lime/adams-evans';
@@ -55,9 +59,14 @@ const ALL = [
   trapezoidArea,
   offsetsArea,
   ringArea,
+  areaToFeed,
+  areaError,
+  walkedError,
+  coreCount,
   textureClass,
   soilMass,
   methodConvert,
+  cationPpm,
   bufferAcidity,
   cecBySum,
   soilSodium,

@@ -10,7 +10,7 @@ test('a broken, a foreign and a half-right file are refused, and nothing changes
     ['{"hello": "world"}', 'not a ubertas-case file'],
     ['sample;ph\n1;6,2', 'broken or of another kind'],
     ['', 'is empty'],
-    [source.replace('"areaSqFt": 6518', '"areaSqFt": -5'), 'Area must be above 0'],
+    [source.replace('"areaSqFt": 11200', '"areaSqFt": -5'), 'Area must be above 0'],
     [source.replace('"grass": "zoysiagrass"', '"gras": "zoysiagrass"'), 'nearest known key is "grass"'],
     [
       JSON.stringify({

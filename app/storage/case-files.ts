@@ -1,6 +1,6 @@
 import { type Case, checkCase, type Guaranteed, parseJson, printCase, type Product } from '@core/formats/case';
 import { isRefusal, type Refusal, refuse } from '@core/reckoning/refusal';
-import { ensureShelf, loadAllProperties, loadProperty } from './property-repository';
+import { ensureShelf, loadAllProperties, loadProperty, ownTables } from './property-repository';
 import { database, keyOf, type UbertasDatabase } from './schema';
 
 export const BACKUP_FORMAT = 'ubertas-backup';
@@ -87,7 +87,7 @@ export async function storeCases(
   db: UbertasDatabase = database(),
 ): Promise<Imported> {
   const properties: Imported['properties'] = [];
-  await db.transaction('rw', [db.properties, db.zones, db.soilTests, db.plans, db.products], async () => {
+  await db.transaction('rw', [db.properties, db.products, db.pictures, ...ownTables(db)], async () => {
     await ensureShelf(db);
     const shelf = new Map((await db.products.toArray()).map((p) => [p.id, p]));
     const taken = new Set(await db.properties.toCollection().primaryKeys());
@@ -97,12 +97,14 @@ export async function storeCases(
       const id = copy ? freeId(given.property.id, taken) : given.property.id;
       const name = copy ? `${given.property.name} (copy)` : given.property.name;
       taken.add(id);
-      if (replace)
-        await Promise.all(
-          [db.zones, db.soilTests, db.plans].map((table) => table.where('propertyId').equals(id).delete()),
-        );
+      if (replace) await Promise.all(ownTables(db).map((table) => table.where('propertyId').equals(id).delete()));
+      const { site, ...property } = given.property;
+      const { picture, ...onSheet } = site ?? {};
+      if (picture) await db.pictures.put({ propertyId: id, picture });
+      else if (replace) await db.pictures.delete(id);
       await db.properties.put({
-        ...given.property,
+        ...property,
+        ...(site ? { site: onSheet } : {}),
         id,
         name,
         codes: given.codes,
@@ -114,6 +116,9 @@ export async function storeCases(
       );
       await db.soilTests.bulkPut(
         (given.soilTests ?? []).map((test) => ({ ...test, key: keyOf(id, test.id), propertyId: id })),
+      );
+      await db.samples.bulkPut(
+        (given.samples ?? []).map((sample) => ({ ...sample, key: keyOf(id, sample.id), propertyId: id })),
       );
       await db.plans.bulkPut((given.plans ?? []).map((plan) => ({ ...plan, key: keyOf(id, plan.id), propertyId: id })));
       for (const product of given.products ?? []) {

@@ -1,6 +1,6 @@
-import type { Case, Choices, Plan, Product, Property, SoilTest, Zone } from '@core/formats/case';
+import type { Case, Choices, Plan, Product, Property, Sample, SoilTest, Zone } from '@core/formats/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
-import { database, keyOf, type PropertyRecord, type UbertasDatabase } from './schema';
+import { database, keyOf, type PictureRecord, type PropertyRecord, type UbertasDatabase } from './schema';
 
 /** Everything of one property, in the shape the core reckons with. */
 export type PropertyFile = Case;
@@ -12,24 +12,24 @@ const strip = <T extends { key: string; propertyId: string; order?: number }>(
   return rest;
 };
 
-const assemble = (
-  record: PropertyRecord,
-  zones: Zone[],
-  soilTests: SoilTest[],
-  plans: Plan[],
-  products: Product[],
-): PropertyFile => {
+interface Parts {
+  zones: Zone[];
+  soilTests: SoilTest[];
+  samples: Sample[];
+  plans: Plan[];
+  products: Product[];
+  picture?: PictureRecord;
+}
+
+const assemble = (record: PropertyRecord, { picture, ...parts }: Parts): PropertyFile => {
   const { codes, choices, changedAt: _changed, ...property } = record;
   return {
     format: 'ubertas-case',
     version: 1,
-    property,
-    zones,
-    soilTests,
-    products,
+    property: picture ? { ...property, site: { ...property.site, picture: picture.picture } } : property,
+    ...parts,
     codes: codes ?? [],
     choices,
-    plans,
   };
 };
 
@@ -38,47 +38,113 @@ export async function ensureShelf(db: UbertasDatabase = database()): Promise<voi
   if ((await db.products.count()) === 0) await db.products.bulkPut([...STARTER_SHELF]);
 }
 
-/** One property with zones, reports, plans and the shelf; undefined where it is not in this browser. */
+/** One property with zones, reports, samples, plans and the shelf; undefined where it is not in this browser. */
 export async function loadProperty(id: string, db: UbertasDatabase = database()): Promise<PropertyFile | undefined> {
-  return db.transaction('r', db.properties, db.zones, db.soilTests, db.plans, db.products, async () => {
+  const tables = [db.properties, db.zones, db.soilTests, db.samples, db.plans, db.products, db.pictures];
+  return db.transaction('r', tables, async () => {
     const record = await db.properties.get(id);
     if (!record) return undefined;
-    const zones = await db.zones.where({ propertyId: id }).sortBy('order');
-    const tests = await db.soilTests.where({ propertyId: id }).sortBy('sampledOn');
-    const plans = await db.plans.where({ propertyId: id }).toArray();
-    return assemble(record, zones.map(strip), tests.map(strip), plans.map(strip), await db.products.toArray());
+    const [zones, tests, samples, plans, products, picture] = await Promise.all([
+      db.zones.where({ propertyId: id }).sortBy('order'),
+      db.soilTests.where({ propertyId: id }).sortBy('sampledOn'),
+      db.samples.where({ propertyId: id }).sortBy('code'),
+      db.plans.where({ propertyId: id }).toArray(),
+      db.products.toArray(),
+      db.pictures.get(id),
+    ]);
+    return assemble(record, {
+      zones: zones.map(strip),
+      soilTests: tests.map(strip),
+      samples: samples.map(strip),
+      plans: plans.map(strip),
+      products,
+      picture,
+    });
   });
 }
 
-/** All properties by name. Reads each table once, however many properties there are. */
-export async function loadAllProperties(db: UbertasDatabase = database()): Promise<PropertyFile[]> {
-  return db.transaction('r', db.properties, db.zones, db.soilTests, db.plans, db.products, async () => {
-    const [records, zones, tests, plans, products] = await Promise.all([
-      db.properties.orderBy('name').toArray(),
-      db.zones.toArray(),
-      db.soilTests.toArray(),
-      db.plans.toArray(),
+/** Several properties at once, in the order asked for; those that are gone are left out. Pictures stay behind. */
+export async function loadProperties(
+  ids: readonly string[],
+  db: UbertasDatabase = database(),
+): Promise<PropertyFile[]> {
+  return db.transaction('r', [db.properties, db.zones, db.soilTests, db.samples, db.plans, db.products], async () => {
+    const wanted = [...ids];
+    const [records, zones, tests, samples, plans, products] = await Promise.all([
+      db.properties.bulkGet(wanted),
+      db.zones.where('propertyId').anyOf(wanted).toArray(),
+      db.soilTests.where('propertyId').anyOf(wanted).toArray(),
+      db.samples.where('propertyId').anyOf(wanted).toArray(),
+      db.plans.where('propertyId').anyOf(wanted).toArray(),
       db.products.toArray(),
     ]);
-    const of = <T extends { propertyId: string }>(all: T[]) => {
-      const groups = new Map<string, T[]>();
-      for (const each of all) groups.set(each.propertyId, [...(groups.get(each.propertyId) ?? []), each]);
-      return (id: string) => groups.get(id) ?? [];
-    };
-    const [zonesOf, testsOf, plansOf] = [of(zones), of(tests), of(plans)];
-    return records.map((record) =>
-      assemble(
-        record,
-        zonesOf(record.id)
-          .sort((a, b) => a.order - b.order)
-          .map(strip),
-        testsOf(record.id).map(strip),
-        plansOf(record.id).map(strip),
-        products,
-      ),
-    );
+    const [zonesOf, testsOf, samplesOf, plansOf] = [
+      byProperty(zones),
+      byProperty(tests),
+      byProperty(samples),
+      byProperty(plans),
+    ];
+    return records
+      .filter((record) => record !== undefined)
+      .map((record) =>
+        assemble(record, {
+          zones: zonesOf(record.id)
+            .sort((a, b) => a.order - b.order)
+            .map(strip),
+          soilTests: testsOf(record.id).map(strip),
+          samples: samplesOf(record.id).map(strip),
+          plans: plansOf(record.id).map(strip),
+          products,
+        }),
+      );
   });
 }
+
+function byProperty<T extends { propertyId: string }>(all: readonly T[]): (id: string) => T[] {
+  const groups = new Map<string, T[]>();
+  for (const each of all) {
+    const group = groups.get(each.propertyId);
+    if (group) group.push(each);
+    else groups.set(each.propertyId, [each]);
+  }
+  return (id) => groups.get(id) ?? [];
+}
+
+/** What the list of properties needs to be searched: names, zone names and grasses; no reports, no plans. */
+export interface PropertyEntry {
+  id: string;
+  name: string;
+  zones: { name: string; grass: Zone['grass']; areaSqFt: number }[];
+}
+
+/** Every property by name, as the list shows it before a row is looked at. */
+export async function listProperties(db: UbertasDatabase = database()): Promise<PropertyEntry[]> {
+  return db.transaction('r', db.properties, db.zones, async () => {
+    const [records, zones] = await Promise.all([db.properties.orderBy('name').toArray(), db.zones.toArray()]);
+    const zonesOf = byProperty(zones);
+    return records.map(({ id, name }) => ({
+      id,
+      name,
+      zones: zonesOf(id).map(({ name, grass, areaSqFt }) => ({ name, grass, areaSqFt })),
+    }));
+  });
+}
+
+/** All properties by name, for a backup. */
+export async function loadAllProperties(db: UbertasDatabase = database()): Promise<PropertyFile[]> {
+  const files = await loadProperties(
+    (await listProperties(db)).map((entry) => entry.id),
+    db,
+  );
+  const pictures = new Map((await db.pictures.toArray()).map((p) => [p.propertyId, p.picture]));
+  return files.map((file) => {
+    const picture = pictures.get(file.property.id);
+    return picture ? { ...file, property: { ...file.property, site: { ...file.property.site, picture } } } : file;
+  });
+}
+
+/** Tables whose records belong to one property. */
+export const ownTables = (db: UbertasDatabase) => [db.zones, db.soilTests, db.samples, db.plans];
 
 const touched = (): string => new Date().toISOString();
 
@@ -89,10 +155,13 @@ export async function saveProperty(
   property: Property & { choices?: Choices },
   db: UbertasDatabase = database(),
 ): Promise<void> {
-  await db.transaction('rw', db.properties, db.products, async () => {
+  await db.transaction('rw', db.properties, db.products, db.pictures, async () => {
     await ensureShelf(db);
     const before = await db.properties.get(property.id);
-    await db.properties.put({ ...before, ...property, changedAt: touched() });
+    const { site, ...own } = property;
+    const { picture, ...rest } = site ?? {};
+    if (site) await (picture ? db.pictures.put({ propertyId: property.id, picture }) : db.pictures.delete(property.id));
+    await db.properties.put({ ...before, ...own, ...(site ? { site: rest } : {}), changedAt: touched() });
   });
 }
 
@@ -131,6 +200,38 @@ export async function saveSoilTest(
   });
 }
 
+/** Writes a sample, new or changed. */
+export async function saveSample(propertyId: string, sample: Sample, db: UbertasDatabase = database()): Promise<void> {
+  await db.transaction('rw', db.samples, db.properties, async () => {
+    await db.samples.put({ ...sample, key: keyOf(propertyId, sample.id), propertyId });
+    await touch(db, propertyId);
+  });
+}
+
+/** Removes a sample. */
+export async function deleteSample(
+  propertyId: string,
+  sampleId: string,
+  db: UbertasDatabase = database(),
+): Promise<void> {
+  await db.samples.delete(keyOf(propertyId, sampleId));
+}
+
+/** Codes of all samples in this browser: a new one must not repeat any. */
+export const sampleCodes = async (db: UbertasDatabase = database()): Promise<string[]> =>
+  (await db.samples.orderBy('code').keys()) as string[];
+
+/** Writes several zones of a property in one transaction. */
+export async function saveZones(
+  propertyId: string,
+  zones: readonly Zone[],
+  db: UbertasDatabase = database(),
+): Promise<void> {
+  await db.transaction('rw', db.zones, db.properties, async () => {
+    for (const zone of zones) await saveZone(propertyId, zone, db);
+  });
+}
+
 /** Writes a plan, new or changed. */
 export async function savePlan(propertyId: string, plan: Plan, db: UbertasDatabase = database()): Promise<void> {
   await db.transaction('rw', db.plans, db.properties, async () => {
@@ -155,16 +256,21 @@ export async function deleteSoilTest(
 
 /** Removes a zone with its reports. */
 export async function deleteZone(propertyId: string, zoneId: string, db: UbertasDatabase = database()): Promise<void> {
-  await db.transaction('rw', db.zones, db.soilTests, async () => {
+  await db.transaction('rw', db.zones, db.soilTests, db.samples, async () => {
     await db.zones.delete(keyOf(propertyId, zoneId));
     await db.soilTests.where({ propertyId, zoneId }).delete();
+    await db.samples
+      .where({ propertyId })
+      .filter((sample) => sample.zoneId === zoneId)
+      .delete();
   });
 }
 
 /** Removes a property with everything of its own. The shelf stays. */
 export async function deleteProperty(id: string, db: UbertasDatabase = database()): Promise<void> {
-  await db.transaction('rw', db.properties, db.zones, db.soilTests, db.plans, async () => {
+  await db.transaction('rw', [db.properties, db.pictures, ...ownTables(db)], async () => {
     await db.properties.delete(id);
-    await Promise.all([db.zones, db.soilTests, db.plans].map((table) => table.where('propertyId').equals(id).delete()));
+    await db.pictures.delete(id);
+    await Promise.all(ownTables(db).map((table) => table.where('propertyId').equals(id).delete()));
   });
 }

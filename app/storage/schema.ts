@@ -1,5 +1,6 @@
 import Dexie, { type EntityTable } from 'dexie';
-import type { Choices, LocalCode, Plan, Product, Property, SoilTest, Zone } from '@core/formats/case';
+import type { Choices, LocalCode, Plan, Product, Property, Sample, Site, SoilTest, Zone } from '@core/formats/case';
+import type { TableReading } from '@core/formats/report-table';
 
 /** A property with what belongs to it alone. */
 export interface PropertyRecord extends Property {
@@ -20,6 +21,21 @@ export interface PlanRecord extends Plan {
   key: string;
   propertyId: string;
 }
+export interface SampleRecord extends Sample {
+  key: string;
+  propertyId: string;
+}
+/** A plan picture lies apart, so that lists of properties never read it. */
+export interface PictureRecord {
+  propertyId: string;
+  picture: NonNullable<Site['picture']>;
+}
+/** How a laboratory's table was read the last time, found again by its header. */
+export interface LabLayoutRecord {
+  fingerprint: string;
+  reading: TableReading;
+  usedAt: string;
+}
 /** Small facts of this browser, such as whether the demo was already loaded. */
 export interface NoteRecord {
   key: string;
@@ -33,12 +49,15 @@ export type UbertasDatabase = Dexie & {
   products: EntityTable<Product, 'id'>;
   plans: EntityTable<PlanRecord, 'key'>;
   notes: EntityTable<NoteRecord, 'key'>;
+  samples: EntityTable<SampleRecord, 'key'>;
+  pictures: EntityTable<PictureRecord, 'propertyId'>;
+  labLayouts: EntityTable<LabLayoutRecord, 'fingerprint'>;
 };
 
 /** Key of a record inside a property: ids need only be unique within their case. */
 export const keyOf = (propertyId: string, id: string): string => `${propertyId}/${id}`;
 
-/** Opens the database, schema version 1. A later version adds a `.version(2)` with its migration; this one stays. */
+/** Opens the database. Each version adds to the one before it and leaves it as it stands. */
 export function openDatabase(name = 'ubertas'): UbertasDatabase {
   const database = new Dexie(name) as UbertasDatabase;
   database.version(1).stores({
@@ -48,6 +67,12 @@ export function openDatabase(name = 'ubertas'): UbertasDatabase {
     products: 'id',
     plans: 'key, propertyId',
     notes: 'key',
+  });
+  // samples on their way, plan pictures and remembered laboratory layouts; nothing of version 1 changes
+  database.version(2).stores({
+    samples: 'key, propertyId, code',
+    pictures: 'propertyId',
+    labLayouts: 'fingerprint',
   });
   return database;
 }

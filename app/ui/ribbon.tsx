@@ -1,4 +1,4 @@
-import { useEffect, useId } from 'react';
+import { useCallback, useEffect, useId, useRef } from 'react';
 import type { PlannedFor } from '@core/formats/case';
 import type { GrowthSeason } from '@core/season/climate-year';
 import { dayOfYear } from '@core/season/day';
@@ -64,7 +64,15 @@ export interface RibbonProps {
 
 /** The year of a zone: growth above the soil line, what is fed below it, closed windows over both, today through all. */
 export function Ribbon({ season, codeWindows, doses, year, today, label, emptySays }: RibbonProps) {
-  const [ref, room] = useWidth<HTMLDivElement>(806);
+  const [measure, room] = useWidth<HTMLDivElement>(806);
+  const panned = useRef<HTMLDivElement>(null);
+  const ref = useCallback(
+    (element: HTMLDivElement | null) => {
+      panned.current = element;
+      return measure(element);
+    },
+    [measure],
+  );
   const width = Math.max(LEAST_WIDTH, room);
   const id = useId().replaceAll(':', '');
   const days = season?.growth.length ?? 365;
@@ -75,9 +83,9 @@ export function Ribbon({ season, codeWindows, doses, year, today, label, emptySa
   ];
   const todayAt = today.startsWith(String(year)) ? dayOfYear(today) : undefined;
   useEffect(() => {
-    const panned = ref.current;
-    if (panned && todayAt !== undefined) panned.scrollLeft = (todayAt / days) * width - panned.clientWidth / 2;
-  }, [ref, todayAt, days, width]);
+    const plot = panned.current;
+    if (plot && todayAt !== undefined) plot.scrollLeft = (todayAt / days) * width - plot.clientWidth / 2;
+  }, [todayAt, days, width]);
   const todayMonth = todayAt === undefined ? -1 : MONTH_STARTS.findLastIndex((start) => start <= todayAt);
   const labelled = windows.filter((w) => x(w.to - w.from) > w.says.length * 5.6);
   return (

@@ -1,15 +1,13 @@
-import { type RefObject, useEffect, useRef, useState } from 'react';
+import { type RefCallback, useCallback, useState } from 'react';
 
-/** The width an element has now, px; `initial` until it is measured. */
-export function useWidth<E extends HTMLElement>(initial: number): [RefObject<E | null>, number] {
-  const ref = useRef<E>(null);
+/** The width an element has now, px; `initial` until it is measured. The element may go and another come. */
+export function useWidth<E extends HTMLElement>(initial: number): [RefCallback<E>, number] {
   const [width, setWidth] = useState(initial);
-  useEffect(() => {
-    const element = ref.current;
+  const ref = useCallback((element: E | null) => {
     if (!element) return;
-    const observer = new ResizeObserver(
-      ([entry]) => entry && setWidth(Math.max(1, Math.floor(entry.contentRect.width))),
-    );
+    const observer = new ResizeObserver(([entry]) => {
+      if (entry && entry.contentRect.width > 0) setWidth(Math.floor(entry.contentRect.width));
+    });
     observer.observe(element);
     return () => observer.disconnect();
   }, []);

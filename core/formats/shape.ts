@@ -51,6 +51,10 @@ export const text = (label: string, max = 200) =>
     .typeError(`${label} must be text.`)
     .max(max, `${label} is longer than ${max} characters.`);
 
+/** A record's own name within its file. */
+export const id = (label: string) =>
+  text(`${label} id`, 80).required(`${label} id is missing.`).min(1, `${label} id is empty.`);
+
 /** One of a fixed set of words. */
 export const word = <const O extends string>(label: string, options: readonly O[]) =>
   yup

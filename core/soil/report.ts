@@ -1,7 +1,9 @@
 import type { Analyte, Method, SoilResult, SoilTest, Zone } from '../formats/case';
+import { NEEDS_UNIT } from '../formats/soil-test-schema';
 import { DEFAULT_BULK_DENSITY, groupOfTexture } from '../ground/texture-groups';
 import { evaluate } from '../reckoning/define';
 import { isRefusal } from '../reckoning/refusal';
+import { type Cation, cationPpm, PPM_PER_CMOLC } from './cation-ppm';
 import { MASS_UNITS, type MassUnit, methodConvert } from './method-convert';
 
 /** pH in CaCl2 reads about this much below water. Common practice. */
@@ -18,7 +20,7 @@ export interface Reading {
   /** ppm for nutrients, the plain value for pH, percent and the rest. Undefined where the unit cannot be converted. */
   value?: number;
   /** What was done to bring it there, where anything was. */
-  conversion?: { value: number; from: MassUnit; to: 'ppm'; depthIn?: number; bulkDensity?: number };
+  conversion?: { value: number; from: MassUnit | 'cmolc/kg'; to: 'ppm'; depthIn?: number; bulkDensity?: number };
 }
 
 /** Dry bulk density of a zone's soil: measured, or the default of its texture group. */
@@ -38,7 +40,13 @@ export function readResult(result: SoilResult, test: SoilTest, zone: Zone): Read
     qualifier: result.qualifier,
     value: unit === 'index' ? undefined : value,
   };
-  if (!unit || unit === 'ppm' || !isMassUnit(unit)) return base;
+  if (unit === 'cmolc/kg' && analyte in PPM_PER_CMOLC) {
+    const ppm = evaluate(cationPpm, { cmolcPerKg: value, cation: analyte as Cation });
+    return { ...base, value: isRefusal(ppm) ? undefined : ppm, conversion: { value, from: unit, to: 'ppm' } };
+  }
+  if (!unit || unit === 'ppm') return base;
+  // a nutrient in a unit that is no mass of soil, such as percent, is kept but not judged
+  if (!isMassUnit(unit)) return NEEDS_UNIT.has(analyte) ? { ...base, value: undefined } : base;
   const conversion = {
     value,
     from: unit,

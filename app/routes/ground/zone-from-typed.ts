@@ -1,108 +1,114 @@
-import { type Zone, zoneSchema } from '@core/formats/case';
+import { type Site, type Zone, zoneSchema } from '@core/formats/case';
 import { newId } from '@core/formats/new-id';
 import { faultsByField } from '@core/formats/shape';
 import { typedNumber } from '@core/formats/typed-number';
-import { polygonArea } from '@core/ground/area-polygon';
-import { rectangleArea } from '@core/ground/area-rectangle';
+import type { HandTest } from '@core/ground/hand-test';
+import { textureClass } from '@core/ground/texture-class';
+import { groundOf } from '@core/ground/zone-ground';
 import { evaluate } from '@core/reckoning/define';
-import type { Pair } from '@core/reckoning/inputs';
-import { isRefusal, type Refusal } from '@core/reckoning/refusal';
+import { isRefusal } from '@core/reckoning/refusal';
+import { groundFromZone, measuredFrom, shapeFaults, type TypedGround } from './typed-ground';
 
-export type Measure = 'rectangle' | 'outline' | 'known';
-
-/** A zone as typed: numbers are still text, so that nothing typed is lost when something is wrong. */
-export interface TypedZone {
+/** What grows on a zone, on what soil, under what care: numbers are still text. */
+export interface TypedFacts {
   id?: string;
   name: string;
-  measure: Measure;
-  length: string;
-  width: string;
-  area: string;
-  corners: readonly Pair[];
-  closed: boolean;
   measuredBy?: Zone['measuredBy'];
   grass?: Zone['grass'];
   texture?: Zone['texture'];
+  sand: string;
+  silt: string;
+  clay: string;
+  handTest?: HandTest & { on?: string };
   care: NonNullable<Zone['care']>;
   clippings: NonNullable<Zone['clippings']>;
   irrigated: 'yes' | 'no';
   light: NonNullable<Zone['light']>;
   wear: NonNullable<Zone['wear']>;
   turf: NonNullable<Zone['turf']>;
+  state: NonNullable<Zone['state']>;
   carbonates: NonNullable<Zone['carbonates']>;
   drainage: NonNullable<Zone['drainage']>;
   age: string;
+  slope: string;
   waterDistance: string;
+  lastYear: string;
 }
+/** A zone as typed: facts and ground. */
+export type TypedZone = TypedFacts & TypedGround;
 
-export const typedFromZone = (zone: Zone | undefined): TypedZone => ({
+const shown = (value: number | undefined): string => (value === undefined ? '' : String(value));
+
+export const factsFromZone = (zone: Zone | undefined): TypedFacts => ({
   id: zone?.id,
   name: zone?.name ?? '',
-  measure: zone?.cornersFt ? 'outline' : zone && !zone.rectangle ? 'known' : 'rectangle',
-  length: zone?.rectangle ? String(zone.rectangle.lengthFt) : '',
-  width: zone?.rectangle ? String(zone.rectangle.widthFt) : '',
-  area: zone && !zone.rectangle && !zone.cornersFt ? String(zone.areaSqFt) : '',
-  corners: (zone?.cornersFt ?? []) as unknown as Pair[],
-  closed: zone?.cornersFt !== undefined,
   measuredBy: zone?.measuredBy ?? 'tape',
   grass: zone?.grass,
   texture: zone?.texture,
+  sand: shown(zone?.fractions?.sandPercent),
+  silt: shown(zone?.fractions?.siltPercent),
+  clay: shown(zone?.fractions?.clayPercent),
+  handTest: zone?.handTest,
   care: zone?.care ?? 'standard',
   clippings: zone?.clippings ?? 'returned',
   irrigated: zone?.irrigated === false ? 'no' : 'yes',
   light: zone?.light ?? 'full-sun',
   wear: zone?.wear ?? 'light',
   turf: zone?.turf ?? 'established',
+  state: zone?.state ?? 'established',
   carbonates: zone?.carbonates ?? 'unknown',
   drainage: zone?.drainage ?? 'good',
-  age: zone?.ageYears === undefined ? '' : String(zone.ageYears),
-  waterDistance: zone?.waterDistanceFt === undefined ? '' : String(zone.waterDistanceFt),
+  age: shown(zone?.ageYears),
+  slope: shown(zone?.slopePercent),
+  waterDistance: shown(zone?.waterDistanceFt),
+  lastYear: shown(zone?.lastYearNitrogenLb),
 });
 
-interface Measured {
-  areaSqFt?: number;
-  rectangle?: { lengthFt: number; widthFt: number };
-  cornersFt?: Pair[];
-}
+export const typedFromZone = (zone: Zone | undefined): TypedZone => ({
+  ...factsFromZone(zone),
+  ...groundFromZone(zone),
+});
 
-/** Area from whichever way it was measured; faults by field. */
-export function measure(typed: TypedZone, faults: Record<string, string>): Measured {
-  const read = (text: string, label: string, field: string): number | undefined => {
-    const value = typedNumber(text, label, field);
+const FIELD: Record<string, string> = {
+  'rectangle.lengthFt': 'length',
+  'rectangle.widthFt': 'width',
+  'ellipse.lengthFt': 'length',
+  'ellipse.widthFt': 'width',
+  'triangle.aFt': 'a',
+  'triangle.bFt': 'b',
+  'triangle.cFt': 'c',
+  'offsets.spacingFt': 'spacing',
+  'offsets.offsetsFt': 'offsets',
+  cornersFt: 'corners',
+  ring: 'corners',
+  turnDeg: 'turn',
+  ageYears: 'age',
+  slopePercent: 'slope',
+  waterDistanceFt: 'waterDistance',
+  lastYearNitrogenLb: 'lastYear',
+};
+const GROUND_FIELDS = ['length', 'width', 'a', 'b', 'c', 'spacing', 'offsets', 'corners', 'area', 'turn', 'cutOuts'];
+
+/** Sand, silt and clay as typed, with the class they give; undefined where none is typed. */
+export function fractionsFrom(
+  typed: Pick<TypedFacts, 'sand' | 'silt' | 'clay'>,
+  faults: Record<string, string>,
+): { fractions: NonNullable<Zone['fractions']>; texture: Zone['texture'] } | undefined {
+  if (!typed.sand.trim() && !typed.silt.trim() && !typed.clay.trim()) return undefined;
+  const read = (field: 'sand' | 'silt' | 'clay') => {
+    const value = typedNumber(typed[field], field[0]?.toUpperCase() + field.slice(1), field);
     if (isRefusal(value)) faults[field] = value.refused;
-    else if (value === undefined) faults[field] = `${label} is empty: measure it and type it in feet.`;
-    else if (value <= 0) faults[field] = `${label} must be above 0 ft; ${value} is not.`;
-    return isRefusal(value) || faults[field] ? undefined : value;
+    else if (value === undefined) faults[field] = `The laboratory’s ${field} is missing: the three add up to 100 %.`;
+    return isRefusal(value) || value === undefined ? NaN : value;
   };
-  const keep = (area: number | Refusal): number | undefined => {
-    if (!isRefusal(area)) return area;
-    const field = { lengthFt: 'length', widthFt: 'width', points: 'corners' }[area.field] ?? area.field;
-    faults[field] = area.refused;
+  const [sandPercent, siltPercent, clayPercent] = [read('sand'), read('silt'), read('clay')];
+  if ([sandPercent, siltPercent, clayPercent].some(Number.isNaN)) return undefined;
+  const texture = evaluate(textureClass, { sandPercent, siltPercent, clayPercent });
+  if (isRefusal(texture)) {
+    faults[{ sandPercent: 'sand', siltPercent: 'silt' }[texture.field] ?? 'clay'] = texture.refused;
     return undefined;
-  };
-  if (typed.measure === 'rectangle') {
-    const lengthFt = read(typed.length, 'Length', 'length');
-    const widthFt = read(typed.width, 'Width', 'width');
-    if (lengthFt === undefined || widthFt === undefined) return {};
-    return { rectangle: { lengthFt, widthFt }, areaSqFt: keep(evaluate(rectangleArea, { lengthFt, widthFt })) };
   }
-  if (typed.measure === 'outline') {
-    if (!typed.closed) {
-      faults.corners =
-        typed.corners.length < 3
-          ? 'Draw at least three corners, then close the outline at its start.'
-          : 'The outline is open: close it at its start, or press C.';
-      return {};
-    }
-    return {
-      cornersFt: typed.corners.map((c) => [c[0], c[1]]),
-      areaSqFt: keep(evaluate(polygonArea, { points: typed.corners })),
-    };
-  }
-  const areaSqFt = typedNumber(typed.area, 'Area', 'area');
-  if (isRefusal(areaSqFt)) faults.area = areaSqFt.refused;
-  else if (areaSqFt === undefined) faults.area = 'Area is empty: type it in square feet.';
-  return { areaSqFt: isRefusal(areaSqFt) ? undefined : areaSqFt };
+  return { fractions: { sandPercent, siltPercent, clayPercent }, texture: texture as Zone['texture'] };
 }
 
 /** Reads a typed zone. Facts that the form does not show are kept from the zone before. */
@@ -110,16 +116,30 @@ export function zoneFromTyped(
   typed: TypedZone,
   before: Zone | undefined,
   taken: readonly string[],
+  site?: Site,
 ): { zone: Zone } | { faults: Record<string, string> } {
   const faults: Record<string, string> = {};
-  const measured = measure(typed, faults);
+  const measured = measuredFrom(typed, faults);
   const number = (text: string, label: string, field: string) => {
     const value = typedNumber(text, label, field);
     if (!isRefusal(value)) return value;
     faults[field] = value.refused;
     return undefined;
   };
-  const { rectangle: _rectangle, cornersFt: _corners, ...others } = before ?? ({} as Partial<Zone>);
+  const {
+    rectangle: _rectangle,
+    triangle: _triangle,
+    ellipse: _ellipse,
+    offsets: _offsets,
+    cornersFt: _corners,
+    ring: _ring,
+    atFt: _at,
+    turnDeg: _turn,
+    fractions: _fractions,
+    ...others
+  } = before ?? ({} as Partial<Zone>);
+  const soil = fractionsFrom(typed, faults);
+  const { handTest } = typed;
   const candidate = {
     ...others,
     ...measured,
@@ -127,29 +147,35 @@ export function zoneFromTyped(
     name: typed.name.trim(),
     measuredBy: typed.measuredBy,
     grass: typed.grass,
-    texture: typed.texture,
+    texture: soil?.texture ?? typed.texture,
+    ...(soil ? { fractions: soil.fractions } : {}),
+    ...(handTest?.ball ? { handTest: handTest as Zone['handTest'] } : {}),
     care: typed.care,
     clippings: typed.clippings,
     irrigated: typed.irrigated === 'yes',
     light: typed.light,
     wear: typed.wear,
     turf: typed.turf,
+    state: typed.state,
     carbonates: typed.carbonates,
     drainage: typed.drainage,
+    cutOuts: typed.cutOuts.length > 0 ? [...typed.cutOuts] : undefined,
     ageYears: number(typed.age, 'Age', 'age'),
+    slopePercent: number(typed.slope, 'Slope', 'slope'),
     waterDistanceFt: number(typed.waterDistance, 'Distance to water', 'waterDistance'),
+    lastYearNitrogenLb: number(typed.lastYear, 'N last year', 'lastYear'),
   };
-  const FIELD: Record<string, string> = {
-    areaSqFt: typed.measure === 'outline' ? 'corners' : typed.measure === 'rectangle' ? 'length' : 'area',
-    'rectangle.lengthFt': 'length',
-    'rectangle.widthFt': 'width',
-    ageYears: 'age',
-    waterDistanceFt: 'waterDistance',
-  };
-  const measuring = ['length', 'width', 'corners', 'area'].some((field) => faults[field]);
+  if (GROUND_FIELDS.every((field) => !faults[field])) {
+    shapeFaults(measured, faults);
+    const ground = groundOf({ areaSqFt: 1, ...candidate } as Zone, site);
+    if (!isRefusal(ground)) candidate.areaSqFt = measured.areaSqFt ?? ground.areaSqFt;
+    else if (GROUND_FIELDS.every((field) => !faults[field])) faults.cutOuts = ground.refused;
+  }
+  const measuring = GROUND_FIELDS.some((field) => faults[field]);
   for (const [path, sentence] of Object.entries(faultsByField(zoneSchema, candidate))) {
     if (path === 'areaSqFt' && measuring) continue;
-    faults[FIELD[path] ?? path] ??= sentence;
+    const field = path === 'areaSqFt' ? (typed.measure === 'known' ? 'area' : 'corners') : path;
+    faults[FIELD[field] ?? field] ??= sentence;
   }
-  return Object.keys(faults).length > 0 ? { faults } : { zone: candidate as Zone };
+  return Object.keys(faults).length > 0 ? { faults } : { zone: JSON.parse(JSON.stringify(candidate)) as Zone };
 }

@@ -1,0 +1,84 @@
+import type { Case, Site, Zone } from '@core/formats/case';
+import { isShaped, groundOf } from '@core/ground/zone-ground';
+import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
+import { isRefusal } from '@core/reckoning/refusal';
+import { exportProperty, readImport, storeCases } from '../../storage/case-files';
+import { deleteZone, loadProperty, saveProperty, saveZone, saveZones } from '../../storage/property-repository';
+import { orFault } from '../../work/or-fault';
+import { type TypedZone, zoneFromTyped } from './zone-from-typed';
+
+export type Sent =
+  | { intent: 'keep'; typed: TypedZone }
+  | { intent: 'remove'; zoneId: string }
+  | { intent: 'restore'; source: string }
+  | { intent: 'site'; site: Site; says: string }
+  | { intent: 'zones'; zones: Zone[]; site?: Site; says: string }
+  | { intent: 'climate'; preset: string };
+
+export interface Answer {
+  faults?: Record<string, string>;
+  kept?: string;
+  says?: string;
+  removed?: string;
+  name?: string;
+}
+
+/** Zones whose ground a new strip changes, with the area that is left. */
+function withSite(file: Case, site: Site): { zones: Zone[] } | { fault: string } {
+  const zones: Zone[] = [];
+  for (const zone of file.zones.filter(isShaped)) {
+    const ground = groundOf(zone, site);
+    if (isRefusal(ground)) return { fault: `${zone.name}: ${ground.refused}` };
+    if (Math.abs(ground.areaSqFt - zone.areaSqFt) > 1e-9) zones.push({ ...zone, areaSqFt: ground.areaSqFt });
+  }
+  return { zones };
+}
+
+async function act(sent: Sent, file: Case): Promise<Answer> {
+  const { property } = file;
+  switch (sent.intent) {
+    case 'keep': {
+      const before = file.zones.find((z) => z.id === sent.typed.id);
+      const ids = file.zones.map((z) => z.id);
+      const answer = zoneFromTyped(sent.typed, before, ids, property.site);
+      if ('faults' in answer) return answer;
+      await saveZone(property.id, answer.zone);
+      return { kept: answer.zone.id, name: answer.zone.name };
+    }
+    case 'remove': {
+      const source = await exportProperty(property.id);
+      await deleteZone(property.id, sent.zoneId);
+      return { removed: source, name: file.zones.find((z) => z.id === sent.zoneId)?.name };
+    }
+    case 'restore': {
+      const cases = readImport(sent.source);
+      if (!isRefusal(cases)) await storeCases(cases, { replace: true });
+      return {};
+    }
+    case 'site': {
+      const changed = withSite(file, sent.site);
+      if ('fault' in changed) return { faults: { site: changed.fault } };
+      await saveProperty({ ...property, site: sent.site });
+      await saveZones(property.id, changed.zones);
+      return { says: sent.says };
+    }
+    case 'zones': {
+      if (sent.site) await saveProperty({ ...property, site: sent.site });
+      await saveZones(property.id, sent.zones);
+      return { says: sent.says };
+    }
+    case 'climate': {
+      const preset = CLIMATE_PRESETS.find((p) => p.id === sent.preset);
+      if (preset) await saveProperty({ ...property, climate: preset.climate, latitudeDeg: preset.latitudeDeg });
+      return {};
+    }
+  }
+}
+
+/** Takes what Ground sends; a full or blocked database is answered in words. */
+export async function groundAction(sent: Sent, propertyId: string): Promise<Answer> {
+  return orFault(async () => {
+    const file = await loadProperty(propertyId);
+    return file ? act(sent, file) : { faults: { name: 'This property was removed, perhaps in another tab.' } };
+  });
+}

@@ -1,0 +1,44 @@
+import dayjs from 'dayjs';
+import customParseFormat from 'dayjs/plugin/customParseFormat.js';
+
+dayjs.extend(customParseFormat);
+
+/** Order of the parts of a numeric date. */
+export type DayOrder = 'month-first' | 'day-first';
+
+const NAMED = [
+  'YYYY-MM-DD',
+  'YYYY/MM/DD',
+  'D MMM YYYY',
+  'D MMMM YYYY',
+  'MMM D, YYYY',
+  'MMMM D, YYYY',
+  'D-MMM-YYYY',
+  'D-MMM-YY',
+];
+const NUMERIC: Record<DayOrder, readonly string[]> = {
+  'month-first': ['M/D/YYYY', 'M-D-YYYY', 'M.D.YYYY', 'M/D/YY'],
+  'day-first': ['D/M/YYYY', 'D-M-YYYY', 'D.M.YYYY', 'D/M/YY'],
+};
+
+/** A day as laboratories write it, to ISO; undefined where it is none. dayFrom('10/12/2026', 'month-first') is 2026-10-12. */
+export function dayFrom(text: string, order: DayOrder): string | undefined {
+  const bare = text.trim().replace(/[T ]\d{1,2}:\d{2}.*$/, '');
+  // strict parsing takes 2.3.2027 but not 02.03.2027
+  const plain = bare.replace(/\b0(?=\d\b)/g, '');
+  for (const format of [...NAMED, ...NUMERIC[order]]) {
+    const day = dayjs(format.startsWith('YYYY') ? bare : plain, format, true);
+    if (day.isValid()) return day.format('YYYY-MM-DD');
+  }
+  return undefined;
+}
+
+/** Order that all the numeric dates allow: a part over 12 is a day. Month first where both do. */
+export function orderOfDays(texts: readonly string[]): DayOrder {
+  return texts.some((text) => {
+    const parts = /^(\d{1,2})[/.-](\d{1,2})[/.-]\d{2,4}$/.exec(text.trim());
+    return parts !== null && (Number(parts[1]) > 12 || text.includes('.'));
+  })
+    ? 'day-first'
+    : 'month-first';
+}

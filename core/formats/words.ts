@@ -1,0 +1,77 @@
+/** The words that records and files may use, in the trade's own vocabulary. */
+
+export const TURF = ['established', 'close-cut', 'tilled'] as const;
+export const ZONE_STATES = ['established', 'new-seeding', 'renovation', 'sod'] as const;
+export const LIGHT = ['full-sun', 'part-shade', 'shade', 'deep-shade'] as const;
+export const WEAR = ['light', 'moderate', 'heavy'] as const;
+export const CARBONATES = ['unknown', 'none', 'slight', 'strong'] as const;
+export const DRAINAGE = ['good', 'moderate', 'poor'] as const;
+export const MEASURED_BY = ['tape', 'wheel', 'pacing', 'plan', 'walk'] as const;
+export type MeasuredBy = (typeof MEASURED_BY)[number];
+/** What a cut-out is: it decides only its name in the reckoning line. */
+export const CUT_OUTS = ['building', 'bed', 'path', 'paving', 'pool', 'tree', 'other'] as const;
+export const ANALYTES = [
+  'pH',
+  'buffer-pH',
+  'P',
+  'K',
+  'Ca',
+  'Mg',
+  'S',
+  'Na',
+  'Fe',
+  'Mn',
+  'Zn',
+  'Cu',
+  'B',
+  'NO3-N',
+  'OM',
+  'CEC',
+  'EC',
+  'CaCO3',
+  'Al',
+  'acidity',
+] as const;
+export type Analyte = (typeof ANALYTES)[number];
+export const UNITS = ['ppm', 'mg/dm3', 'lb/acre', 'kg/ha', 'index', 'cmolc/kg', '%', 'dS/m'] as const;
+export const METHODS = [
+  'water-1:1',
+  'water-1:2',
+  'saturated-paste',
+  'cacl2',
+  'mehlich',
+  'smp',
+  'adams-evans',
+  'sikora',
+  'moore-sikora',
+  'modified-mehlich',
+  'mehlich-3',
+  'mehlich-1',
+  'bray-p1',
+  'olsen',
+  'morgan',
+  'modified-morgan',
+  'ammonium-acetate',
+  'dtpa',
+  'hot-water',
+  'sum',
+  'combustion',
+  'loss-on-ignition',
+] as const;
+export type Method = (typeof METHODS)[number];
+export const NITROGEN_FORMS = [
+  'ammoniacal',
+  'nitrate',
+  'urea',
+  'other-soluble',
+  'polymer-coated-urea',
+  'sulfur-coated-urea',
+  'methylene-urea',
+  'ibdu',
+  'ureaform',
+  'natural-organic',
+] as const;
+export type NitrogenForm = (typeof NITROGEN_FORMS)[number];
+/** Hand instruments and what their reading means: pH in a wetted soil, soil temperature in deg F. */
+export const INSTRUMENTS = ['ph-pen', 'soil-thermometer'] as const;
+export type Instrument = (typeof INSTRUMENTS)[number];

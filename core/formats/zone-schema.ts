@@ -1,0 +1,92 @@
+import * as yup from 'yup';
+import { CARE_LEVELS, GRASS_IDS } from '../ground/grasses';
+import { TEXTURE_CLASSES } from '../ground/texture-groups';
+import { BALL_ANSWERS, RIBBON_ANSWERS, RUB_ANSWERS } from '../ground/hand-test';
+import { id, isoDay, list, num, text, word, yes } from './shape';
+import { shapeFields } from './shape-schema';
+import { CARBONATES, CUT_OUTS, DRAINAGE, INSTRUMENTS, LIGHT, MEASURED_BY, TURF, WEAR, ZONE_STATES } from './words';
+
+const fraction = (label: string) => num(label, { min: 0, max: 100, unit: '%' }).required();
+
+/** Ground inside a zone that is not fed: a building, a bed, a path. */
+export const cutOutSchema = yup.object({
+  id: id('Cut-out'),
+  name: text('Cut-out name', 80).optional(),
+  kind: word('Cut-out', CUT_OUTS).required('Say what the cut-out is.'),
+  ...shapeFields,
+});
+export type CutOut = yup.InferType<typeof cutOutSchema>;
+
+export const zoneSchema = yup.object({
+  id: id('Zone'),
+  name: text('Zone name', 80).required('Give the zone a name.').min(1, 'Give the zone a name.'),
+  areaSqFt: num('Area', { above: 0, max: 50_000_000, unit: 'ft2' }).required(
+    'The zone has no area yet: measure it first.',
+  ),
+  ...shapeFields,
+  cutOuts: list('Cut-outs', cutOutSchema, 100).optional(),
+  measuredBy: word('Measured by', MEASURED_BY).optional(),
+  grass: word('Grass', GRASS_IDS).required('Choose the grass.'),
+  texture: word('Soil texture', TEXTURE_CLASSES).required('Choose the soil texture.'),
+  /** Sand, silt and clay from a laboratory; the class follows from them. */
+  fractions: yup
+    .object({
+      sandPercent: fraction('Sand'),
+      siltPercent: fraction('Silt'),
+      clayPercent: fraction('Clay'),
+      on: isoDay('Day of the laboratory’s texture').optional(),
+    })
+    .optional()
+    .default(undefined),
+  /** Answers of the hand test; the class follows from them unless a laboratory measured it. */
+  handTest: yup
+    .object({
+      on: isoDay('Day of the hand test').optional(),
+      ball: word('Ball', BALL_ANSWERS).required('The hand test needs its first answer.'),
+      ribbon: word('Ribbon', RIBBON_ANSWERS).optional(),
+      rub: word('Rub', RUB_ANSWERS).optional(),
+    })
+    .optional()
+    .default(undefined),
+  bulkDensity: num('Bulk density', { min: 0.2, max: 2, unit: 'g/cm3' }).optional(),
+  turf: word('Turf', TURF).optional(),
+  state: word('State', ZONE_STATES).optional(),
+  care: word('Care', CARE_LEVELS).optional(),
+  clippings: word('Clippings', ['returned', 'bagged', 'mulched']).optional(),
+  irrigated: yes('Irrigated').optional(),
+  light: word('Light', LIGHT).optional(),
+  wear: word('Wear', WEAR).optional(),
+  ageYears: num('Age of the stand', { min: 0, max: 200, unit: 'years' }).optional(),
+  carbonates: word('Carbonates', CARBONATES).optional(),
+  calciumCarbonatePercent: num('Calcium carbonate', { min: 0, max: 100, unit: '%' }).optional(),
+  drainage: word('Drainage', DRAINAGE).optional(),
+  slopePercent: num('Slope', { min: 0, max: 100, unit: '%' }).optional(),
+  waterDistanceFt: num('Distance to water', { min: 0, max: 100_000, unit: 'ft' }).optional(),
+  /** N of the whole of last year, where somebody knows it. */
+  lastYearNitrogenLb: num('Last year’s N', { min: 0, max: 30, unit: 'lb N/1000 ft2' }).optional(),
+  /** Readings of hand instruments; never taken for a laboratory's. */
+  readings: list(
+    'Hand readings',
+    yup.object({
+      on: isoDay('Day of the reading').required('A reading needs its day.'),
+      instrument: word('Instrument', INSTRUMENTS).required('A reading needs its instrument.'),
+      value: num('Reading', { min: -40, max: 150 }).required('A reading needs its value.'),
+      simulated: yes('Simulated').optional(),
+    }),
+    2000,
+  ).optional(),
+  /** Lines of the nitrogen walk that the agronomist switched off. */
+  nitrogenOff: list('Nitrogen lines switched off', text('line', 20).required(), 12).optional(),
+  applied: list(
+    'Applied',
+    yup.object({
+      date: isoDay('Date').required('An application needs its date.'),
+      productId: id('Product'),
+      zoneLb: num('Weight spread', { min: 0, max: 1e6, unit: 'lb product' }).required(
+        'An application needs its weight.',
+      ),
+    }),
+    5000,
+  ).optional(),
+});
+export type Zone = yup.InferType<typeof zoneSchema>;
