@@ -6,10 +6,14 @@ export default [
   route('property/:propertyId', 'routes/property/property.tsx', [
     index('routes/property/to-ground.tsx'),
     route('ground', 'routes/ground/ground.tsx'),
+    route('sample', 'routes/sample/sample.tsx'),
     route('read', 'routes/read/read.tsx'),
     route('prescribe', 'routes/prescribe/prescribe.tsx'),
     route('season', 'routes/season/season.tsx'),
   ]),
+  route('reports', 'routes/reports/reports.tsx'),
+  route('simulated-laboratory', 'routes/simulated-laboratory/simulated-laboratory.ts'),
+  route('simulated-instruments', 'routes/simulated-instruments/simulated-instruments.ts'),
   route('demo-cases', 'routes/demo-cases/demo-cases.ts'),
   route('*', 'routes/not-found/not-found.tsx'),
 ] satisfies RouteConfig;

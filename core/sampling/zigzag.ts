@@ -19,7 +19,8 @@ function grain(corners: readonly Pair[]): number {
     const length = Math.hypot(b[0] - a[0], b[1] - a[1]);
     if (length > longest + 1e-9) [longest, angle] = [length, Math.atan2(b[1] - a[1], b[0] - a[0])];
   }
-  return angle;
+  // from left to right, whichever way round the outline was drawn
+  return Math.cos(angle) < -1e-9 || (Math.abs(Math.cos(angle)) <= 1e-9 && angle < 0) ? angle + Math.PI : angle;
 }
 
 /** Stretches of a level line that lie inside, as pairs of positions along it. */

@@ -1,8 +1,7 @@
 import { defineReckoning } from '../reckoning/define';
 import { choice, quantity } from '../reckoning/inputs';
+import { PPM_PER_CMOLC } from './cec';
 
-/** mg of a cation that carry one cmol of charge, per kg of soil: atomic mass over charge, times ten. */
-export const PPM_PER_CMOLC = { Ca: 200.4, Mg: 121.5, K: 391, Na: 230 } as const;
 export type Cation = keyof typeof PPM_PER_CMOLC;
 
 /** An exchangeable cation from cmolc/kg (the same as meq/100 g) to ppm. K 0.2 cmolc/kg is 78.2 ppm. */

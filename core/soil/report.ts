@@ -3,7 +3,8 @@ import { NEEDS_UNIT } from '../formats/soil-test-schema';
 import { DEFAULT_BULK_DENSITY, groupOfTexture } from '../ground/texture-groups';
 import { evaluate } from '../reckoning/define';
 import { isRefusal } from '../reckoning/refusal';
-import { type Cation, cationPpm, PPM_PER_CMOLC } from './cation-ppm';
+import { type Cation, cationPpm } from './cation-ppm';
+import { PPM_PER_CMOLC } from './cec';
 import { MASS_UNITS, type MassUnit, methodConvert } from './method-convert';
 
 /** pH in CaCl2 reads about this much below water. Common practice. */

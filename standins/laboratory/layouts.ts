@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { PPM_PER_CMOLC } from '../../core/soil/cation-ppm';
+import { PPM_PER_CMOLC } from '../../core/soil/cec';
 import { CACL2_OFFSET } from '../../core/soil/report';
 import { byExtractant, type Soil } from './soil';
 
@@ -21,6 +21,8 @@ export interface Layout {
 export const LAYOUT_IDS = ['plain', 'per-acre', 'metric', 'long', 'acetate'] as const;
 export type LayoutId = (typeof LAYOUT_IDS)[number];
 
+/** The name on every report: nobody is to take it for a laboratory outside. */
+const NAME = 'Simulated laboratory';
 const CM_PER_IN = 2.54;
 const LB_PER_ACRE_PER_PPM_PER_INCH = 0.3;
 /** Under this a laboratory prints only that it is under it. */
@@ -43,6 +45,7 @@ const plain: Layout = {
       table([
         [
           'Sample ID',
+          'Laboratory',
           'Date sampled',
           'Depth (in)',
           'Soil pH (1:1)',
@@ -64,6 +67,7 @@ const plain: Layout = {
         ],
         ...bags.map(({ code, sampledOn, depthIn, found: f }) => [
           code,
+          NAME,
           sampledOn,
           depthIn,
           f.ph.toFixed(1),
@@ -97,7 +101,7 @@ const perAcre: Layout = {
     const micro = (ppm: number) => (ppm < LEAST_ZINC_PPM ? `<${lb(LEAST_ZINC_PPM)}` : lb(ppm));
     return utf8(
       table([
-        ['Simulated laboratory, report of soil analysis'],
+        [`${NAME}, report of soil analysis`],
         [`Sampling depth 0-${depth} in; nutrients by Mehlich 3`],
         [],
         [
@@ -157,6 +161,7 @@ const metric: Layout = {
         [
           [
             'Sample No',
+            'Laboratory',
             'Date sampled',
             'Depth cm',
             'pH CaCl2',
@@ -178,6 +183,7 @@ const metric: Layout = {
           ],
           ...bags.map(({ code, sampledOn, depthIn, found: f }) => [
             code,
+            NAME,
             sampledOn.split('-').reverse().join('.'),
             comma(depthIn * CM_PER_IN, 2),
             comma(f.ph - CACL2_OFFSET, 1),
@@ -211,7 +217,7 @@ const long: Layout = {
     utf8(
       table(
         [
-          ['Sample', 'Sampled on', 'Sample depth', 'Parameter', 'Flag', 'Result', 'Units', 'Method'],
+          ['Sample', 'Laboratory', 'Sampled on', 'Sample depth', 'Parameter', 'Flag', 'Result', 'Units', 'Method'],
           ...bags.flatMap(({ code, sampledOn, depthIn, found: f }) =>
             (
               [
@@ -232,6 +238,7 @@ const long: Layout = {
               const under = what === 'Zn' && Number(value) < LEAST_ZINC_PPM;
               return [
                 code,
+                NAME,
                 sampledOn,
                 `0-${depthIn} in`,
                 what as string,
@@ -262,6 +269,7 @@ const acetate: Layout = {
       `\uFEFF${table([
         [
           'Sample code',
+          'Laboratory',
           'Sampling date',
           'Sampling depth',
           'Water pH',
@@ -291,6 +299,7 @@ const acetate: Layout = {
           const p = byExtractant('P', f.P, 'mehlich-3', alkaline ? 'olsen' : 'bray-p1').toFixed(2);
           return [
             code,
+            NAME,
             `${Number(sampledOn.slice(8))} ${MONTHS[Number(sampledOn.slice(5, 7)) - 1]} ${sampledOn.slice(0, 4)}`,
             `${depthIn}"`,
             f.ph.toFixed(1),

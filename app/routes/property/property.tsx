@@ -4,6 +4,8 @@ import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { data, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router';
 import type { Figure } from '@core/prescription/figure';
+import { claimedTwice } from '@core/ground/claimed-twice';
+import { chainOf } from '@core/sampling/chain';
 import { checkZonePlan } from '@core/season/check-plan';
 import type { Dose } from '@core/season/dose';
 import { exportProperty } from '../../storage/case-files';
@@ -44,16 +46,37 @@ function stagesOf(work: PropertyWork): Stage[] {
   const checks = zoneSeason?.season ? checkZonePlan(zoneSeason, file.products ?? [], file.codes ?? []) : [];
   const fails = checks.filter((c) => c.standing === 'fail').length;
   const zones = file.zones.length;
+  const tested = file.zones.filter((z) => (file.soilTests ?? []).some((t) => t.zoneId === z.id)).length;
+  const open = (file.samples ?? []).filter((s) => !s.reportedOn);
+  const late = open.some((s) => chainOf(s, work.today).some((step) => step.state === 'late'));
+  const claims = claimedTwice(file.zones).length;
   return [
     {
       key: 1,
       to: 'ground',
       name: 'Ground',
-      state: zones > 0 ? 'done' : 'empty',
-      fact: zones === 0 ? 'nothing measured' : `${zones} ${zones === 1 ? 'zone' : 'zones'} measured`,
+      state: zones === 0 ? 'empty' : claims > 0 ? 'under-way' : 'done',
+      fact:
+        zones === 0
+          ? 'nothing measured'
+          : `${zones} ${zones === 1 ? 'zone' : 'zones'}${claims > 0 ? `, ${claims} ${claims === 1 ? 'overlap' : 'overlaps'}` : ' measured'}`,
     },
     {
       key: 2,
+      to: 'sample',
+      name: 'Sample',
+      state: late ? 'attention' : open.length > 0 ? 'under-way' : tested > 0 ? 'done' : 'empty',
+      fact:
+        zones === 0
+          ? 'needs a zone'
+          : late
+            ? 'a bag is late'
+            : open.length > 0
+              ? `${open.length} ${open.length === 1 ? 'bag' : 'bags'} under way`
+              : `${tested} of ${zones} zones tested`,
+    },
+    {
+      key: 3,
       to: 'read',
       name: 'Read',
       state: read ? (read.doubts.length > 0 ? 'under-way' : 'done') : 'empty',
@@ -66,7 +89,7 @@ function stagesOf(work: PropertyWork): Stage[] {
           : 'needs a zone',
     },
     {
-      key: 3,
+      key: 4,
       to: 'prescribe',
       name: 'Prescribe',
       state: zoneSeason
@@ -83,7 +106,7 @@ function stagesOf(work: PropertyWork): Stage[] {
         : 'needs a zone',
     },
     {
-      key: 4,
+      key: 5,
       to: 'season',
       name: 'Season',
       state: fails > 0 ? 'attention' : zoneSeason?.season ? (work.plan?.keptOn ? 'done' : 'under-way') : 'empty',
@@ -158,7 +181,7 @@ function Next({ work }: { work: PropertyWork }) {
 }
 
 const KEYS: readonly [string, string][] = [
-  ['1 to 4', 'stages of work'],
+  ['1 to 5', 'stages of work'],
   ['[ and ]', 'zone before, zone after'],
   ['Esc', 'close the Workings'],
   ['Backspace', 'in Workings: one step back'],
@@ -205,10 +228,11 @@ export default function Property({ loaderData }: Route.ComponentProps) {
     setPlace(location.pathname);
     setTrail([]);
   }
-  useHotkeys('1,2,3,4', (event) => navigate({ pathname: stages[Number(event.key) - 1]?.to, search: location.search }), [
-    stages,
-    location.search,
-  ]);
+  useHotkeys(
+    '1,2,3,4,5',
+    (event) => navigate({ pathname: stages[Number(event.key) - 1]?.to, search: location.search }),
+    [stages, location.search],
+  );
   useHotkeys('[', () => step(-1), { useKey: true }, [zone, file]);
   useHotkeys(']', () => step(1), { useKey: true }, [zone, file]);
   useHotkeys('escape', () => setTrail([]));

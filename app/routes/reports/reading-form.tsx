@@ -1,0 +1,63 @@
+import { METHODS, UNITS } from '@core/formats/case';
+import type { TableReading } from '@core/formats/report-table';
+import { ChoiceField, optionsOf, TextField } from '../../ui/field';
+
+const NUTRIENT_METHODS = METHODS.filter((m) =>
+  ['mehlich-3', 'mehlich-1', 'bray-p1', 'olsen', 'morgan', 'modified-morgan', 'ammonium-acetate', 'dtpa'].includes(m),
+);
+const PH = METHODS.filter((m) => ['water-1:1', 'water-1:2', 'saturated-paste', 'cacl2'].includes(m));
+const BUFFER = METHODS.filter((m) =>
+  ['mehlich', 'modified-mehlich', 'smp', 'sikora', 'adams-evans', 'moore-sikora'].includes(m),
+);
+const unsaid = { value: '', label: 'as the file says' };
+
+/** What holds for every sample of the file, where the table itself does not say it. */
+export function ReadingForm({
+  reading,
+  onChange,
+}: {
+  reading: TableReading;
+  onChange: (part: Partial<TableReading>) => void;
+}) {
+  const choice = <K extends keyof TableReading>(key: K, label: string, options: { value: string; label: string }[]) => (
+    <ChoiceField
+      label={label}
+      value={reading[key] as string}
+      options={options}
+      onChange={(value) => onChange({ [key]: value })}
+    />
+  );
+  return (
+    <div className="readingform">
+      <h2>What holds for the whole file</h2>
+      <div className="pair">
+        {choice('decimal', 'Numbers are written', [
+          { value: '.', label: '5.6 and 1,250' },
+          { value: ',', label: '5,6 and 1.250' },
+        ])}
+        {choice('dayOrder', 'Days are written', [
+          { value: 'month-first', label: 'month first, 3/28' },
+          { value: 'day-first', label: 'day first, 28/3' },
+        ])}
+        {choice('unit', 'Unit where none is said', [unsaid, ...optionsOf(UNITS)])}
+        {choice('method', 'Extractant where none is said', [unsaid, ...optionsOf(NUTRIENT_METHODS)])}
+        {choice('phMethod', 'pH in', [{ value: '', label: 'water, 1:1' }, ...optionsOf(PH)])}
+        {choice('bufferMethod', 'Buffer', [{ value: '', label: 'Mehlich' }, ...optionsOf(BUFFER)])}
+        <TextField
+          label="Depth"
+          unit="where none is said"
+          value={reading.depth}
+          onChange={(depth) => onChange({ depth })}
+        />
+        <TextField
+          label="Sampled on"
+          unit="where none is said"
+          type="date"
+          value={reading.sampledOn}
+          onChange={(sampledOn) => onChange({ sampledOn })}
+        />
+      </div>
+      <TextField label="Laboratory" value={reading.lab} onChange={(lab) => onChange({ lab })} />
+    </div>
+  );
+}

@@ -1,0 +1,18 @@
+import type { Case } from '@core/formats/case';
+import { demoSoils } from '../../../standins/demo-soils';
+import { readInstrument } from '../../../standins/instruments/instruments';
+import type { Route } from './+types/simulated-instruments';
+
+const cases = import.meta.glob('../../../demo/*.json', { eager: true, import: 'default' });
+const soils = demoSoils(Object.values(cases) as Case[]);
+
+/** What a simulated hand instrument shows when it is put into the ground of a zone. */
+export async function action({ request }: Route.ActionArgs) {
+  let given: unknown;
+  try {
+    given = await request.json();
+  } catch {
+    given = undefined;
+  }
+  return Response.json(readInstrument(given, soils));
+}

@@ -1,0 +1,123 @@
+import type { SoilTest } from '@core/formats/case';
+import type { CodeTarget, Match, ZoneTarget } from '@core/formats/match-sample';
+import type { ReadSample, TableReading } from '@core/formats/report-table';
+import { testFrom } from '@core/formats/report-table';
+import { database, keyOf, type LabLayoutRecord, type SoilTestRecord, type UbertasDatabase } from './schema';
+
+/** Everything a table of samples may belong to: awaited bags and zones of all properties. */
+export async function intakeTargets(
+  db: UbertasDatabase = database(),
+): Promise<{ codes: CodeTarget[]; zones: ZoneTarget[] }> {
+  return db.transaction('r', db.properties, db.zones, db.samples, async () => {
+    const [properties, zones, samples] = await Promise.all([
+      db.properties.toArray(),
+      db.zones.toArray(),
+      db.samples.toArray(),
+    ]);
+    const names = new Map(properties.map((p) => [p.id, p.name]));
+    return {
+      codes: samples.map(({ code, propertyId, zoneId, id, takenOn }) => ({
+        code,
+        propertyId,
+        zoneId,
+        sampleId: id,
+        takenOn,
+      })),
+      zones: zones.map(({ propertyId, id, name }) => ({
+        propertyId,
+        propertyName: names.get(propertyId) ?? '',
+        zoneId: id,
+        zoneName: name,
+      })),
+    };
+  });
+}
+
+/** How a laboratory's table was read the last time. */
+export const rememberedLayout = (
+  fingerprint: string,
+  db: UbertasDatabase = database(),
+): Promise<LabLayoutRecord | undefined> => db.labLayouts.get(fingerprint);
+
+/** A sample with the zone it belongs to and the day it was taken. */
+export interface MatchedSample {
+  sample: ReadSample;
+  match: Match;
+  sampledOn: string;
+}
+
+const sameResults = (a: SoilTest, b: SoilTest): boolean => {
+  const face = (t: SoilTest) =>
+    JSON.stringify(t.results.map((r) => [r.analyte, r.value, r.unit ?? '', r.method ?? '']).sort());
+  return face(a) === face(b);
+};
+
+/** Reports to be stored, and which of the samples are in the database already. */
+export async function reportsOf(
+  matched: readonly MatchedSample[],
+  db: UbertasDatabase = database(),
+): Promise<{ fresh: (MatchedSample & { record: SoilTestRecord })[]; known: MatchedSample[] }> {
+  const properties = [...new Set(matched.map((m) => m.match.propertyId))];
+  const there = await db.soilTests.where('propertyId').anyOf(properties).toArray();
+  const byZone = new Map<string, SoilTest[]>();
+  const keys = new Set<string>();
+  for (const test of there) {
+    keys.add(test.key);
+    const zone = `${test.propertyId}/${test.zoneId}`;
+    byZone.set(zone, [...(byZone.get(zone) ?? []), test]);
+  }
+  const fresh: (MatchedSample & { record: SoilTestRecord })[] = [];
+  const known: MatchedSample[] = [];
+  for (const each of matched) {
+    const { sample, match, sampledOn } = each;
+    const stem = `${match.zoneId}-${sampledOn}`;
+    let id = stem;
+    for (let n = 2; keys.has(keyOf(match.propertyId, id)); n++) id = `${stem}-${n}`;
+    const test = testFrom(sample, id, match.zoneId, sampledOn);
+    const twin = byZone
+      .get(`${match.propertyId}/${match.zoneId}`)
+      ?.some((t) => t.sampledOn === sampledOn && sameResults(t, test));
+    if (twin) {
+      known.push(each);
+      continue;
+    }
+    const key = keyOf(match.propertyId, id);
+    keys.add(key);
+    fresh.push({ ...each, record: { ...test, key, propertyId: match.propertyId } });
+  }
+  return { fresh, known };
+}
+
+/** Reports written at a time: between two lots the person may still cancel. */
+const LOT = 2000;
+
+/**
+ * Stores reports, all or none: the bags they came from are marked, the laboratory's layout is remembered. `halt` may answer
+ * true between lots; then nothing is kept.
+ */
+export async function storeReports(
+  fresh: readonly (MatchedSample & { record: SoilTestRecord })[],
+  remembered: { fingerprint: string; reading: TableReading },
+  today: string,
+  onProgress: (share: number) => void = () => {},
+  halt: () => boolean = () => false,
+  db: UbertasDatabase = database(),
+): Promise<{ stored: number }> {
+  await db.transaction('rw', db.soilTests, db.samples, db.properties, db.labLayouts, async (transaction) => {
+    for (let at = 0; at < fresh.length; at += LOT) {
+      if (halt()) transaction.abort();
+      await db.soilTests.bulkPut(fresh.slice(at, at + LOT).map((f) => f.record));
+      onProgress(Math.min(1, (at + LOT) / fresh.length));
+    }
+    const changedAt = new Date().toISOString();
+    for (const { match, record } of fresh)
+      if (match.sampleId)
+        await db.samples.update(keyOf(match.propertyId, match.sampleId), { reportedOn: today, soilTestId: record.id });
+    await db.properties
+      .where('id')
+      .anyOf([...new Set(fresh.map((f) => f.match.propertyId))])
+      .modify({ changedAt });
+    await db.labLayouts.put({ ...remembered, usedAt: changedAt });
+  });
+  return { stored: fresh.length };
+}
