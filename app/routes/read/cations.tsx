@@ -1,0 +1,136 @@
+import type { Zone } from '@core/formats/case';
+import { BUILT_IN_PACKS } from '@core/packs/rule-packs';
+import { figureOf, traced } from '@core/prescription/figure';
+import { prescribeGypsum } from '@core/prescription/prescribe-others';
+import { isRefusal } from '@core/reckoning/refusal';
+import { mehlichAcidity } from '@core/soil/buffer-acidity';
+import { cecBySum, PPM_PER_CMOLC } from '@core/soil/cec';
+import type { Interpretation } from '@core/soil/interpret';
+import { saturationBar } from '@core/soil/other-schools';
+import { carbonateStanding, findReading } from '@core/soil/report';
+import { Quiet } from '@core/reckoning/work';
+import { SALINE_DS_PER_M, SODIC_ESP_PERCENT } from '@core/soil/sodium';
+import { Fig } from '../../ui/fig';
+import { showExact } from '../../ui/format';
+
+const percent = (value: number): string => showExact(value, 1);
+
+/** Base saturation by the sum of cations, sodium, salinity and carbonate: what the report says beside the nutrients. */
+export function Cations({ zone, read }: { zone: Zone; read: Interpretation }) {
+  const value = (analyte: 'Ca' | 'Mg' | 'K' | 'Na') => findReading(read.readings, analyte)?.value;
+  const [ca, mg, k, na] = [value('Ca'), value('Mg'), value('K'), value('Na')];
+  const buffer = findReading(read.readings, 'buffer-pH');
+  const fromBuffer =
+    buffer?.value !== undefined && buffer.method === 'mehlich' ? mehlichAcidity(buffer.value, new Quiet()) : undefined;
+  const acidity =
+    findReading(read.readings, 'acidity')?.value ?? (typeof fromBuffer === 'number' ? fromBuffer : undefined);
+  const labCec = findReading(read.readings, 'CEC')?.value;
+  const carbonate = carbonateStanding(zone, read.readings);
+  const carbonatePercent = findReading(read.readings, 'CaCO3')?.value ?? zone.calciumCarbonatePercent;
+  const ec = findReading(read.readings, 'EC');
+  const figure = (part: string, title: string) =>
+    ca === undefined || mg === undefined
+      ? undefined
+      : figureOf(
+          cecBySum,
+          {
+            caPpm: traced(ca, 'soil report'),
+            mgPpm: traced(mg, 'soil report'),
+            kPpm: traced(k ?? 0, k === undefined ? 'not reported, taken as none' : 'soil report'),
+            naPpm: traced(na ?? 0, na === undefined ? 'not reported, taken as none' : 'soil report'),
+            acidity: traced(
+              acidity ?? 0,
+              acidity === undefined
+                ? 'no Mehlich buffer on the report, taken as none'
+                : 'Mehlich buffer, scooped soil taken as 1 g/cm³',
+            ),
+          },
+          { title, unit: part === 'cec' ? 'cmolc/kg' : '% of CEC', part, usedIn: 'Read: base saturation.' },
+        );
+  const shares = (
+    [
+      ['Ca', 'Calcium', 'caPercent'],
+      ['Mg', 'Magnesium', 'mgPercent'],
+      ['K', 'Potassium', 'kPercent'],
+      ['Na', 'Sodium', 'naPercent'],
+      [undefined, 'Acidity', 'acidityPercent'],
+    ] as const
+  ).flatMap(([cation, name, part]) => {
+    const share = figure(part, `${name}, share of CEC`);
+    return share && !isRefusal(share) ? [{ cation, name, share }] : [];
+  });
+  const cec = figure('cec', 'CEC by sum of cations');
+  const bar = saturationBar(zone, read.readings);
+  const sodium = shares.find((s) => s.cation === 'Na')?.share.value;
+  const { percentOfCec, source } = BUILT_IN_PACKS.saturation;
+  const gypsum = prescribeGypsum({ zone, products: [], codes: [] }, read);
+  if (shares.length === 0 && !ec && carbonatePercent === undefined && zone.carbonates === undefined) return null;
+  return (
+    <section className="cations" aria-labelledby="cations">
+      <h2 id="cations">Cations, salt and lime</h2>
+      {shares.length > 0 && cec && !isRefusal(cec) && (
+        <>
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">Share of CEC</th>
+                <th scope="col">% by sum</th>
+                {labCec !== undefined && <th scope="col">% by the laboratory’s CEC</th>}
+                <th scope="col">aimed at by that school</th>
+              </tr>
+            </thead>
+            <tbody>
+              {shares.map(({ cation, name, share }) => (
+                <tr key={name}>
+                  <th scope="row">{name}</th>
+                  <td>
+                    {cation === 'Na' && na === undefined ? (
+                      '–'
+                    ) : name === 'Acidity' && acidity === undefined ? (
+                      '–'
+                    ) : (
+                      <Fig figure={share} show={percent} />
+                    )}
+                  </td>
+                  {labCec !== undefined && (
+                    <td>
+                      {cation && value(cation) !== undefined
+                        ? percent(((value(cation) as number) / PPM_PER_CMOLC[cation] / labCec) * 100)
+                        : ''}
+                    </td>
+                  )}
+                  <td className="small">{cation && cation !== 'Na' ? percentOfCec[cation].join(' to ') : ''}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="small">
+            CEC by sum <Fig figure={cec} show={percent} />
+            {labCec !== undefined && `, by the laboratory ${showExact(labCec)}`} cmolc/kg.{' '}
+            {bar ? `It misleads here: ${bar}.` : ''} Aims: {source.cite}.
+          </p>
+        </>
+      )}
+      {na !== undefined && sodium !== undefined && (
+        <p className={sodium >= SODIC_ESP_PERCENT ? 'is-high' : undefined}>
+          <b>Sodium</b> is {percent(sodium)} % of CEC: {sodium >= SODIC_ESP_PERCENT ? 'sodic' : 'not sodic'}, the line
+          is {SODIC_ESP_PERCENT} %. {gypsum.yearLb > 0 && gypsum.says}
+        </p>
+      )}
+      {ec?.value !== undefined && (
+        <p>
+          <b>Salinity</b> {showExact(ec.value)} dS/m: {ec.value >= SALINE_DS_PER_M ? 'saline' : 'not saline'} if it is a
+          paste extract, where the line is {SALINE_DS_PER_M}; a 1:2 extract reads a half to a third of that.
+        </p>
+      )}
+      <p>
+        <b>Carbonate</b>{' '}
+        {carbonate === 'present'
+          ? `${carbonatePercent === undefined ? 'fizzes' : `${showExact(carbonatePercent)} %`}: sulfur is spent on it before the pH moves.`
+          : carbonate === 'absent'
+            ? 'none found.'
+            : 'not tested: a drop of acid on the soil tells.'}
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,82 @@
+import { BUILT_IN_PACKS } from '@core/packs/rule-packs';
+import type { ZonePrescription } from '@core/prescription/prescription';
+import type { Finding, Interpretation } from '@core/soil/interpret';
+import { Fig } from '../../ui/fig';
+import { ColumnGlyph, WarnGlyph } from '../../ui/glyphs';
+import { Substances } from '../../ui/substance';
+import { type Consequence, consequenceOf, phConsequence } from '../../work/consequence';
+import { glyphPlace } from './tracks';
+
+/** Findings that change something this year come first. */
+const byWeight = (a: Finding, b: Finding): number =>
+  ['very-low', 'low', 'high', 'unreadable', 'enough'].indexOf(a.level) -
+  ['very-low', 'low', 'high', 'unreadable', 'enough'].indexOf(b.level);
+
+function Ordered({ consequence }: { consequence: Consequence }) {
+  const { before, figure, show, after } = consequence;
+  return (
+    <>
+      {before}
+      {figure && show && <Fig figure={figure} show={show} />}
+      <Substances text={after} />
+    </>
+  );
+}
+
+export function Findings({ read, prescription }: { read: Interpretation; prescription: ZonePrescription }) {
+  const rows =
+    read.school === 'sufficiency'
+      ? read.findings.map((f) =>
+          f.method ? BUILT_IN_PACKS.sufficiency.get(`${f.analyte}/${f.method}`)?.source : undefined,
+        )
+      : [BUILT_IN_PACKS[read.school].source];
+  const packs = [...new Set(rows.filter((source) => source !== undefined))];
+  return (
+    <section className="finds" aria-labelledby="findings">
+      <h2 id="findings">Findings, and what follows</h2>
+      {read.ph && (
+        <div className="fd">
+          <ColumnGlyph place={read.ph.place === 'too-acid' ? 'low' : read.ph.place === 'inside' ? 'enough' : 'high'} />
+          <p className="f">{read.ph.says}</p>
+          <p className="c">
+            <Ordered consequence={phConsequence(prescription)} />
+          </p>
+        </div>
+      )}
+      {[...read.findings].sort(byWeight).map((finding) => (
+        <div className="fd" key={finding.analyte + finding.method}>
+          <ColumnGlyph place={glyphPlace(finding.level)} />
+          <p className="f">
+            {finding.says}
+            {finding.level !== 'unreadable' && finding.method && <span className="small"> {finding.method}.</span>}
+          </p>
+          <p className="c">
+            <Ordered consequence={consequenceOf(finding, prescription)} />
+          </p>
+        </div>
+      ))}
+      {read.doubts.length > 0 && (
+        <div className="doubts">
+          <h2>Doubts about the report</h2>
+          <ul>
+            {read.doubts.map((doubt) => (
+              <li className="caution" key={doubt}>
+                <WarnGlyph />
+                <span>
+                  <b>Doubt</b> {doubt}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <p className="small" style={{ marginTop: 8 }}>
+        {packs.map((source) => (
+          <span key={source.name}>
+            Ranges: {source.name}, {source.cite} ({source.standing}).{' '}
+          </span>
+        ))}
+      </p>
+    </section>
+  );
+}
