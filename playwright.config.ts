@@ -5,7 +5,9 @@ const PORT = 4179;
 /** The real interface: the production build in Debian's headless Chromium. */
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 60_000,
+  timeout: 120_000,
+  // a cold page cache can make the first load of a page slow; nothing here is a measure of speed
+  expect: { timeout: 20_000 },
   retries: 0,
   workers: 2,
   fullyParallel: true,

@@ -5,6 +5,9 @@ const SCREENS: readonly [string, string][] = [
   ['/', 'Quarry Lane School'],
   ['/property/quarry-lane-school/ground', 'Measuring the ground'],
   ['/property/quarry-lane-school/ground?add=1', 'New zone'],
+  ['/property/quarry-lane-school/sample', 'Taking the samples'],
+  ['/property/okonedo-residence/sample', 'no report of this zone yet'],
+  ['/reports?property=quarry-lane-school', 'Choose a report file'],
   ['/property/quarry-lane-school/read', 'Reading the soil'],
   ['/property/thornbury-chapel-green/read', 'Doubts about the report'],
   ['/property/okonedo-residence/read', 'Typing the report'],
@@ -64,7 +67,7 @@ test('zones and stages change by key', async ({ page }) => {
   await expect(page.getByText('South lawn, tall fescue')).toBeVisible();
   await page.keyboard.press(']');
   await expect(page.getByText('Playing strip, zoysiagrass')).toBeVisible();
-  await page.keyboard.press('4');
+  await page.keyboard.press('5');
   await expect(page.getByRole('heading', { name: 'Season 2027' })).toBeVisible();
   await expect(page).toHaveURL(/zone=playing-strip/);
   await page.keyboard.press('[');

@@ -35,3 +35,22 @@ export async function choose(page: Page, label: string, option: string): Promise
   await page.getByLabel(label, { exact: true }).click();
   await page.locator('.ant-select-dropdown:visible').getByTitle(option, { exact: true }).click();
 }
+
+/** Where a point of the drawing sheet lies on the screen, as long as its ruler starts at 0 and a square is 10 ft. */
+export async function sheetPoints(page: Page): Promise<(eastFt: number, southFt: number) => { x: number; y: number }> {
+  const canvas = page.getByRole('application').locator('canvas').first();
+  await expect(canvas).toBeVisible();
+  const box = (await canvas.boundingBox()) as { x: number; y: number };
+  return (eastFt, southFt) => ({ x: box.x + 36 + eastFt * 2.4, y: box.y + 26 + southFt * 2.4 });
+}
+
+/** A new, empty property with a climate, its Ground open. */
+export async function newProperty(page: Page, name: string): Promise<void> {
+  await page.goto('/');
+  await expect(page.getByText('Nothing here yet')).toBeVisible();
+  await page.keyboard.press('n');
+  await page.getByLabel('Name', { exact: true }).fill(name);
+  await choose(page, 'Region', 'Cool north (invented normals)');
+  await page.getByRole('button', { name: 'Create and measure' }).click();
+  await expect(page.getByRole('application')).toBeVisible();
+}

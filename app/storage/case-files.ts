@@ -18,9 +18,24 @@ export async function exportProperty(id: string, db: UbertasDatabase = database(
   return printCase(rest);
 }
 
-/** Text of a backup: every property of this browser as a case, in one file. */
+/** Products that a case speaks of by their id. */
+function spokenOf({ zones, plans }: Case): ReadonlySet<string> {
+  const applied = zones.flatMap((z) => (z.applied ?? []).map((a) => a.productId));
+  const planned = (plans ?? []).flatMap((p) => [
+    ...(p.doses ?? []).map((d) => d.productId),
+    ...Object.values(p.products ?? {}),
+  ]);
+  return new Set([...applied, ...planned]);
+}
+
+/** Text of a backup: every property of this browser as a case, in one file. The shelf comes with the first, whole. */
 export async function exportBackup(savedAt: string, db: UbertasDatabase = database()): Promise<string> {
-  return `${JSON.stringify({ format: BACKUP_FORMAT, version: 1, savedAt, cases: await loadAllProperties(db) }, null, 1)}\n`;
+  const cases = (await loadAllProperties(db)).map((each, i) => {
+    if (i === 0) return each;
+    const named = spokenOf(each);
+    return { ...each, products: each.products?.filter((p) => named.has(p.id)) };
+  });
+  return `${JSON.stringify({ format: BACKUP_FORMAT, version: 1, savedAt, cases })}\n`;
 }
 
 /** Reads a case file or a backup and checks all of it before anything is stored. */

@@ -59,31 +59,32 @@ export async function reportsOf(
 ): Promise<{ fresh: (MatchedSample & { record: SoilTestRecord })[]; known: MatchedSample[] }> {
   const properties = [...new Set(matched.map((m) => m.match.propertyId))];
   const there = await db.soilTests.where('propertyId').anyOf(properties).toArray();
-  const byZone = new Map<string, SoilTest[]>();
+  const byDay = new Map<string, SoilTest[]>();
   const keys = new Set<string>();
   for (const test of there) {
     keys.add(test.key);
-    const zone = `${test.propertyId}/${test.zoneId}`;
-    byZone.set(zone, [...(byZone.get(zone) ?? []), test]);
+    const day = `${test.propertyId}/${test.zoneId}/${test.sampledOn}`;
+    const same = byDay.get(day);
+    if (same) same.push(test);
+    else byDay.set(day, [test]);
   }
+  const counts = new Map<string, number>();
   const fresh: (MatchedSample & { record: SoilTestRecord })[] = [];
   const known: MatchedSample[] = [];
   for (const each of matched) {
     const { sample, match, sampledOn } = each;
     const stem = `${match.zoneId}-${sampledOn}`;
-    let id = stem;
-    for (let n = 2; keys.has(keyOf(match.propertyId, id)); n++) id = `${stem}-${n}`;
-    const test = testFrom(sample, id, match.zoneId, sampledOn);
-    const twin = byZone
-      .get(`${match.propertyId}/${match.zoneId}`)
-      ?.some((t) => t.sampledOn === sampledOn && sameResults(t, test));
-    if (twin) {
+    const day = `${match.propertyId}/${match.zoneId}/${sampledOn}`;
+    const test = testFrom(sample, stem, match.zoneId, sampledOn);
+    if (byDay.get(day)?.some((t) => sameResults(t, test))) {
       known.push(each);
       continue;
     }
-    const key = keyOf(match.propertyId, id);
-    keys.add(key);
-    fresh.push({ ...each, record: { ...test, key, propertyId: match.propertyId } });
+    let n = counts.get(day) ?? 1;
+    while (keys.has(keyOf(match.propertyId, n === 1 ? stem : `${stem}-${n}`))) n++;
+    counts.set(day, n + 1);
+    const id = n === 1 ? stem : `${stem}-${n}`;
+    fresh.push({ ...each, record: { ...test, id, key: keyOf(match.propertyId, id), propertyId: match.propertyId } });
   }
   return { fresh, known };
 }

@@ -57,6 +57,11 @@ export type UbertasDatabase = Dexie & {
 /** Key of a record inside a property: ids need only be unique within their case. */
 export const keyOf = (propertyId: string, id: string): string => `${propertyId}/${id}`;
 
+/** Version of the last `.version()` below. */
+const SCHEMA_VERSION = 2;
+/** Dexie counts versions in tenths. */
+const DEXIE_FACTOR = 10;
+
 /** Opens the database. Each version adds to the one before it and leaves it as it stands. */
 export function openDatabase(name = 'ubertas'): UbertasDatabase {
   const database = new Dexie(name) as UbertasDatabase;
@@ -69,10 +74,20 @@ export function openDatabase(name = 'ubertas'): UbertasDatabase {
     notes: 'key',
   });
   // samples on their way, plan pictures and remembered laboratory layouts; nothing of version 1 changes
-  database.version(2).stores({
+  database.version(SCHEMA_VERSION).stores({
     samples: 'key, propertyId, code',
     pictures: 'propertyId',
     labLayouts: 'fingerprint',
+  });
+  // a newer Ubertas in another tab takes the database over: this one stops, and says so at its next step
+  database.on('versionchange', () => {
+    database.close({ disableAutoOpen: true });
+    return false;
+  });
+  // Dexie would work on with a database of a newer version; its records may mean more than is known here
+  database.on('ready', () => {
+    if ((database.backendDB()?.version ?? 0) > SCHEMA_VERSION * DEXIE_FACTOR)
+      throw new Dexie.VersionError('written by a newer Ubertas');
   });
   return database;
 }

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { type Case, readCase } from '@core/formats/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
@@ -7,14 +8,17 @@ import { exportBackup, exportProperty, readImport, storeCases } from './case-fil
 import {
   deleteProperty,
   deleteZone,
+  listProperties,
   loadAllProperties,
   loadProperty,
   saveChoices,
   savePlan,
   saveProperty,
+  saveSample,
   saveSoilTest,
   saveZone,
 } from './property-repository';
+import { intakeTargets, type MatchedSample, rememberedLayout, reportsOf, storeReports } from './report-intake';
 import { openDatabase, type UbertasDatabase } from './schema';
 import { storageFault } from './storage-fault';
 
@@ -35,6 +39,84 @@ afterEach(async () => {
 });
 
 const ids = async () => (await loadAllProperties(db)).map((f) => f.property.id);
+
+describe('versions of the database', () => {
+  it('opens what version 1 wrote, and adds its tables', async () => {
+    const name = db.name;
+    const older = new Dexie(name);
+    older.version(1).stores({ properties: 'id, name, changedAt', zones: 'key, propertyId' });
+    await older.table('properties').put({ id: 'p', name: 'Old', changedAt: '' });
+    older.close();
+    expect((await listProperties(db)).map((p) => p.name)).toEqual(['Old']);
+    expect(await db.samples.count()).toBe(0);
+  });
+  it('refuses a database of a newer version in words', async () => {
+    await db.open();
+    db.close();
+    await new Promise<void>((done) => {
+      const opening = indexedDB.open(db.name, 900);
+      opening.onsuccess = () => {
+        opening.result.close();
+        done();
+      };
+    });
+    db = openDatabase(db.name);
+    const fault: unknown = await listProperties(db).catch((caught: unknown) => caught);
+    expect(storageFault(fault)).toContain('newer Ubertas');
+  });
+});
+
+describe('reports taken in', () => {
+  const sample = (line: number, name: string, value: number): MatchedSample['sample'] => ({
+    line,
+    sample: name,
+    results: [{ analyte: 'pH', value, method: 'water-1:1' }],
+  });
+  const remembered = { fingerprint: 'a|b', reading: {} as never };
+  it('are stored once, mark their bag, and are known the second time', async () => {
+    await storeCases([caseOf('quarry-lane-school')], {}, db);
+    await saveSample('quarry-lane-school', { id: 's', zoneId: 'south-lawn', code: 'QLS-27-01' }, db);
+    const matched: MatchedSample[] = [
+      {
+        sample: sample(2, 'QLS-27-01', 5.8),
+        match: { propertyId: 'quarry-lane-school', zoneId: 'south-lawn', sampleId: 's' },
+        sampledOn: '2027-03-02',
+      },
+      {
+        sample: sample(3, 'again', 5.9),
+        match: { propertyId: 'quarry-lane-school', zoneId: 'south-lawn' },
+        sampledOn: '2027-03-02',
+      },
+    ];
+    const first = await reportsOf(matched, db);
+    expect(first.fresh.map((f) => f.record.id)).toEqual(['south-lawn-2027-03-02', 'south-lawn-2027-03-02-2']);
+    await storeReports(first.fresh, remembered, '2027-03-10', undefined, undefined, db);
+    expect(await db.samples.get('quarry-lane-school/s')).toMatchObject({
+      reportedOn: '2027-03-10',
+      soilTestId: 'south-lawn-2027-03-02',
+    });
+    expect((await reportsOf(matched, db)).known).toHaveLength(2);
+    expect(await rememberedLayout('a|b', db)).toBeDefined();
+  });
+  it('are all or none where the person cancels between lots', async () => {
+    await storeCases([caseOf('okonedo-residence')], {}, db);
+    const matched = Array.from({ length: 5000 }, (_, i): MatchedSample => ({
+      sample: sample(i, 'x', 5 + (i % 100) / 100),
+      match: { propertyId: 'okonedo-residence', zoneId: 'front-lawn' },
+      sampledOn: '2026-03-02',
+    }));
+    const { fresh } = await reportsOf(matched, db);
+    let lots = 0;
+    await expect(storeReports(fresh, remembered, '2027-03-10', undefined, () => lots++ > 0, db)).rejects.toThrow();
+    expect(await db.soilTests.where({ propertyId: 'okonedo-residence' }).count()).toBe(0);
+  });
+  it('know every bag and zone there is', async () => {
+    await storeCases([caseOf('quarry-lane-school')], {}, db);
+    const { zones, codes } = await intakeTargets(db);
+    expect(zones.map((z) => `${z.propertyName}/${z.zoneName}`)).toContain('Quarry Lane School/Lime walk');
+    expect(codes).toEqual([]);
+  });
+});
 
 describe('properties in the database', () => {
   it('come back as they were stored, zones in their order, with the starter shelf', async () => {

@@ -34,13 +34,13 @@ export const caseSchema = yup.object({
 });
 export type Case = yup.InferType<typeof caseSchema>;
 
-/** Largest file that is read at all, bytes. A property with thirty years of reports is under 1 MB. */
-export const LARGEST_FILE_BYTES = 20_000_000;
+/** Largest file that is read at all, bytes: a backup of a thousand properties with fifteen thousand reports is under 20 MB. */
+export const LARGEST_FILE_BYTES = 100_000_000;
 
 /** JSON text to a value, or the sentence that says what is wrong with the file. */
 export function parseJson(source: string, name = 'The file'): { json: unknown } | Refusal {
   if (source.length > LARGEST_FILE_BYTES)
-    return refuse('', `${name} is larger than 20 MB, which no property fills. It was not read.`);
+    return refuse('', `${name} is larger than 100 MB, which a thousand properties do not fill. It was not read.`);
   try {
     return { json: JSON.parse(source) };
   } catch {

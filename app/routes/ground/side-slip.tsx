@@ -51,10 +51,12 @@ export function SideSlip({ corners, side, at, preview, onKeep, onSide, onClose }
       onSide((side + (event.shiftKey ? corners.length - 1 : 1)) % corners.length);
     } else if (event.key.toLowerCase() === 'f') setFixed((end) => (end === 'near' ? 'far' : 'near'));
     else {
+      event.nativeEvent.stopImmediatePropagation();
       event.stopPropagation();
       return;
     }
     event.preventDefault();
+    event.nativeEvent.stopImmediatePropagation();
     event.stopPropagation();
   };
   const row = (label: string, typedValue: string | undefined, drawnValue: string | undefined) => (

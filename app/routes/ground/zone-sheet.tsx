@@ -21,7 +21,7 @@ import type { Answer, Sent } from './ground-action';
 import { HandTest } from './hand-test';
 import { MeasureFields } from './measure-fields';
 import { PlanPicture } from './plan-picture';
-import type { Target, Tool } from './pointing';
+import { pointWith, type Target, type Tool } from './pointing';
 import { ReckoningLine } from './reckoning-line';
 import {
   draftedGround,
@@ -182,8 +182,11 @@ export function ZoneSheet({ zone, fetcher, onChoose, onAdd, onSend, onRemove }: 
     if (!at) return setCornerFault('Type “166, 88” for feet east and south, or “84 ft @ 92°” from the last corner.');
     setCornerFault(undefined);
     setTypedCorner('');
-    if (target === 'zone' && tool === 'outline') onDraw({ do: 'add', at });
-    else setPending([...pending, at]);
+    if (target === 'zone' && tool === 'outline') return onDraw({ do: 'add', at });
+    if (target === 'zone' && (tool === 'triangle' || tool === 'offsets')) return onDraw({ do: 'change', part: { at } });
+    const set = pointWith(tool, pending, at);
+    setPending(set.pending);
+    if (set.shape) onShape(set.shape);
   };
 
   const drawingOutline = target === 'zone' && tool === 'outline' && !now.closed;
@@ -235,6 +238,9 @@ export function ZoneSheet({ zone, fetcher, onChoose, onAdd, onSend, onRemove }: 
     <>
       <div className="pagehead">
         <h1>Measuring the ground</h1>
+        <span className="small">
+          1 in = {view.ftPerInch} ft, one square is {Number((view.ftPerInch / 4).toFixed(2))} ft
+        </span>
         <span className="sp" />
         <Button disabled={draft.past.length === 0} onClick={() => onDraw({ do: 'undo' })}>
           Undo <span className="kbd">Ctrl Z</span>
@@ -324,7 +330,7 @@ export function ZoneSheet({ zone, fetcher, onChoose, onAdd, onSend, onRemove }: 
           />
           <Fault>{drawnFault ?? (now.measure === 'outline' ? faults.corners : undefined)}</Fault>
           <Fault>{faults.cutOuts ?? faults.site}</Fault>
-          {tool === 'outline' && (
+          {tool !== 'select' && (
             <form
               className="typedcorner"
               onSubmit={(event) => {
@@ -333,19 +339,19 @@ export function ZoneSheet({ zone, fetcher, onChoose, onAdd, onSend, onRemove }: 
               }}
             >
               <Input
-                aria-label="Next corner"
+                aria-label="Next point"
                 placeholder="166, 88 or 84 ft @ 92°"
                 value={typedCorner}
                 onChange={(event) => setTypedCorner(event.target.value)}
                 status={cornerFault ? 'error' : undefined}
               />
-              <Button htmlType="submit">Set corner</Button>
-              {target === 'zone' && (
+              <Button htmlType="submit">Set point</Button>
+              {target === 'zone' && tool === 'outline' && (
                 <Button disabled={now.closed || now.corners.length < 3} onClick={() => onDraw({ do: 'close' })}>
                   Close outline
                 </Button>
               )}
-              {target === 'zone' && (
+              {target === 'zone' && tool === 'outline' && (
                 <Button disabled={now.corners.length === 0} onClick={() => onDraw({ do: 'clear' })}>
                   Start again
                 </Button>

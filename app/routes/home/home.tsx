@@ -1,36 +1,39 @@
 import './home.css';
 import { Button, Input, type InputRef } from 'antd';
+import { releaseProxy, wrap } from 'comlink';
 import { useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Link, redirect, useFetcher } from 'react-router';
+import { redirect, useFetcher, useSearchParams } from 'react-router';
 import { type Case, propertySchema } from '@core/formats/case';
 import { newId } from '@core/formats/new-id';
 import { faultsByField } from '@core/formats/shape';
 import { typedNumber } from '@core/formats/typed-number';
-import { grassOf } from '@core/ground/grasses';
 import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { isRefusal } from '@core/reckoning/refusal';
-import { checkZonePlan } from '@core/season/check-plan';
-import { addDays } from '@core/season/day';
-import type { SeasonPlan } from '@core/season/plan';
 import { exportBackup, exportProperty, readImport, storeCases } from '../../storage/case-files';
 import { readNote, writeNote } from '../../storage/notes';
-import { deleteProperty, loadAllProperties, saveProperty } from '../../storage/property-repository';
+import {
+  deleteProperty,
+  listProperties,
+  loadProperties,
+  type PropertyEntry,
+  saveProperty,
+} from '../../storage/property-repository';
 import { Fault } from '../../ui/field';
-import { showArea, showDate, showDay, showRate, showWeight, todayIso } from '../../ui/format';
-import { StandingGlyph, StageGlyph } from '../../ui/glyphs';
+import { showArea, showDate, todayIso } from '../../ui/format';
 import { Loading } from '../../ui/loading';
-import { Mark } from '../../ui/marks';
 import { saveTextFile } from '../../ui/save-text-file';
-import { Substances } from '../../ui/substance';
 import { useOfferUndo } from '../../ui/use-offer-undo';
 import { Wordmark } from '../../ui/wordmark';
 import { climateFromText } from '../../work/climate-text';
-import { amountFor } from '../../work/dose-words';
+import { orFault } from '../../work/or-fault';
 import { workOf } from '../../work/property-work';
 import { readFileText } from '../../work/read-file-text';
+import type { CaseIntake } from '../../workers/case-intake';
 import type { Route } from './+types/home';
-import { MiniSeason, MonthHeads } from './mini-season';
+import { Fortnight } from './fortnight';
+import { MonthHeads } from './mini-season';
+import { PropertyRow } from './property-row';
 import { PropertyForm, type TypedProperty } from './property-form';
 
 interface DemoAnswer {
@@ -45,15 +48,36 @@ async function loadDemo(onlyWhenServed: boolean): Promise<void> {
   if (!isRefusal(cases)) await storeCases(cases, { replace: true });
 }
 
-export async function clientLoader() {
-  let files = await loadAllProperties();
-  if (files.length === 0 && (await readNote('demo-offered')) === undefined) {
+/** Properties shown at a time: each row reckons its whole season. */
+const ROWS = 25;
+
+const isCalled = ({ name, zones }: PropertyEntry, wanted: string): boolean =>
+  [name, ...zones.flatMap((z) => [z.name, z.grass.replaceAll('-', ' ')])].some((word) =>
+    word.toLowerCase().includes(wanted),
+  );
+
+export async function clientLoader({ request }: Route.ClientLoaderArgs) {
+  let entries = await listProperties();
+  if (entries.length === 0 && (await readNote('demo-offered')) === undefined) {
     // a server started with the demo fills an untouched browser once; an emptied one stays empty
     await writeNote('demo-offered', 'yes');
     await loadDemo(true);
-    files = await loadAllProperties();
+    entries = await listProperties();
   }
-  return { files, today: todayIso() };
+  const { searchParams } = new URL(request.url);
+  const wanted = (searchParams.get('find') ?? '').trim().toLowerCase();
+  const found = wanted === '' ? entries : entries.filter((entry) => isCalled(entry, wanted));
+  const last = Math.max(0, Math.ceil(found.length / ROWS) - 1);
+  const page = Math.min(last, Math.max(0, Number(searchParams.get('page') ?? 0) || 0));
+  const shown = found.slice(page * ROWS, (page + 1) * ROWS).map((entry) => entry.id);
+  return {
+    all: entries.length,
+    found: found.length,
+    page,
+    last,
+    files: await loadProperties(shown),
+    today: todayIso(),
+  };
 }
 clientLoader.hydrate = true as const;
 
@@ -69,11 +93,11 @@ async function createProperty(typed: TypedProperty) {
   if (!preset && !own) faults.climate = 'Choose the region whose year is nearest, or type your own normals.';
   const latitude = typed.climate === 'own' ? typedNumber(typed.latitude, 'Latitude', 'latitude') : preset?.latitudeDeg;
   if (isRefusal(latitude)) faults.latitude = latitude.refused;
-  const existing = await loadAllProperties();
+  const existing = await listProperties();
   const property = {
     id: newId(
       typed.name,
-      existing.map((f) => f.property.id),
+      existing.map((entry) => entry.id),
     ),
     name: typed.name.trim(),
     latitudeDeg: isRefusal(latitude) ? undefined : latitude,
@@ -94,8 +118,28 @@ type Sent =
   | { intent: 'restore'; source: string }
   | { intent: 'demo' };
 
+/** Takes a file in, in a worker: the page stays alive meanwhile. */
+async function takeIn(source: string, replace: boolean): Promise<{ names: string[] } | { fault: string }> {
+  const worker = new Worker(new URL('../../workers/case-intake.ts', import.meta.url), { type: 'module' });
+  const intake = wrap<CaseIntake>(worker);
+  try {
+    return await intake.take(source, replace);
+  } finally {
+    intake[releaseProxy]();
+    worker.terminate();
+  }
+}
+
 export async function clientAction({ request }: Route.ClientActionArgs) {
   const sent = (await request.json()) as Sent;
+  const answer = await orFault(() => act(sent));
+  // a full or blocked database: said where files are opened, and beside the form that was filled in
+  return answer && 'faults' in answer && 'storage' in answer.faults
+    ? { faults: { name: answer.faults.storage }, importFault: answer.faults.storage }
+    : answer;
+}
+
+async function act(sent: Sent) {
   switch (sent.intent) {
     case 'create':
       return createProperty(sent);
@@ -106,12 +150,8 @@ export async function clientAction({ request }: Route.ClientActionArgs) {
     }
     case 'import':
     case 'restore': {
-      const cases = readImport(sent.source);
-      if (isRefusal(cases))
-        return { importFault: `${cases.refused}${cases.field ? ` (at ${cases.field})` : ''} Nothing was changed.` };
-      return {
-        imported: (await storeCases(cases, { replace: sent.intent === 'restore' })).properties.map((p) => p.name),
-      };
+      const answer = await takeIn(sent.source, sent.intent === 'restore');
+      return 'fault' in answer ? { importFault: answer.fault } : { imported: answer.names };
     }
     case 'demo':
       await loadDemo(false);
@@ -121,153 +161,30 @@ export async function clientAction({ request }: Route.ClientActionArgs) {
 
 type Answer = { faults?: Record<string, string>; importFault?: string; imported?: string[]; removed?: string };
 
-interface Row {
-  file: Case;
-  season: SeasonPlan;
-}
-
-function flagOf({ file, season }: Row): { standing: 'fail' | 'warn' | 'pass' | 'empty'; word: string; says: string } {
-  if (file.zones.length === 0) return { standing: 'empty', word: 'New', says: 'measure the ground' };
-  const untested = season.zones.filter((z) => !z.read).length;
-  const checks = season.zones.flatMap((z) => (z.season ? checkZonePlan(z, file.products ?? [], file.codes ?? []) : []));
-  const fail = checks.find((c) => c.standing === 'fail');
-  if (fail) return { standing: 'fail', word: 'Check fails', says: fail.title };
-  if (untested > 0)
-    return {
-      standing: 'empty',
-      word: 'No report',
-      says:
-        untested === season.zones.length
-          ? 'nitrogen only until a sample is read'
-          : `${untested} of ${season.zones.length} zones untested`,
-    };
-  const doubts = season.zones.reduce((n, z) => n + (z.read?.doubts.length ?? 0), 0);
-  if (doubts > 0)
-    return { standing: 'warn', word: `${doubts} ${doubts === 1 ? 'doubt' : 'doubts'}`, says: 'about the report' };
-  const warn = checks.find((c) => c.standing === 'warn');
-  if (warn) return { standing: 'warn', word: 'Look', says: warn.title };
-  return { standing: 'pass', word: 'In order', says: 'all checks pass' };
-}
-
-function PropertyRow({ row, today, onRemove }: { row: Row; today: string; onRemove: () => void }) {
-  const { file, season } = row;
-  const { property, zones } = file;
-  const grasses = [...new Set(zones.map((z) => grassOf(z.grass).name))].join(', ');
-  const doses = season.zones.flatMap((z) => z.doses).sort((a, b) => a.date.localeCompare(b.date));
-  const next = doses.find((d) => d.date >= today) ?? doses[0];
-  const flag = flagOf(row);
-  const product = file.products?.find((p) => p.id === next?.productId)?.name.toLowerCase();
-  return (
-    <li className="prop">
-      <div className="names">
-        <h2>
-          <Link to={`/property/${property.id}/${zones.length === 0 ? 'ground' : 'season'}`}>{property.name}</Link>
-        </h2>
-        <p className="small">{grasses || 'no grass yet'}</p>
-        <p className="small">
-          {zones.length} {zones.length === 1 ? 'zone' : 'zones'},{' '}
-          {showArea(zones.reduce((sum, z) => sum + z.areaSqFt, 0))} sq ft
-        </p>
-        <button type="button" className="link small removing" onClick={onRemove} aria-label={`Remove ${property.name}`}>
-          Remove
-        </button>
-      </div>
-      <MiniSeason
-        season={season}
-        today={today}
-        emptySays={zones.length === 0 ? 'no zone yet: measure the ground' : 'no climate yet'}
-      />
-      <div className="due">
-        {next && (
-          <>
-            <b>{showDate(next.date)}</b>
-            <p className="small">
-              {zones.find((z) => z.id === next.zoneId)?.name},{' '}
-              <b className="inline">
-                {showRate(amountFor(next))} lb <Substances text={next.for === 'sulfur' ? 'S' : next.for} />
-              </b>
-            </p>
-            <p className="small">
-              {showWeight(next.zoneLb)} lb {product}
-            </p>
-          </>
-        )}
-      </div>
-      <div className="flag">
-        {flag.standing === 'empty' ? <StageGlyph state="empty" /> : <StandingGlyph standing={flag.standing} />}
-        <p className="small">
-          <b>{flag.word}</b>
-          <br />
-          <Substances text={flag.says} />
-        </p>
-      </div>
-    </li>
-  );
-}
-
-function Fortnight({ rows, today }: { rows: readonly Row[]; today: string }) {
-  const until = addDays(today, 14);
-  const due = rows
-    .flatMap(({ file, season }) =>
-      season.zones.flatMap((z) =>
-        z.doses.filter((d) => d.date >= today && d.date <= until).map((dose) => ({ dose, file, zone: z.zone })),
-      ),
-    )
-    .sort((a, b) => a.dose.date.localeCompare(b.dose.date));
-  const later = rows
-    .flatMap(({ season }) => season.zones.flatMap((z) => z.doses))
-    .filter((d) => d.date > until)
-    .sort((a, b) => a.date.localeCompare(b.date))[0];
-  return (
-    <section aria-labelledby="fortnight">
-      <div className="pagehead" style={{ padding: 0 }}>
-        <h2 id="fortnight">Fortnight</h2>
-        <span className="sp" />
-        <span className="small">
-          {showDay(today)} to {showDay(until)}
-        </span>
-      </div>
-      {due.length === 0 && (
-        <p className="note">Nothing goes down in these two weeks{later ? `; next is ${showDate(later.date)}` : ''}.</p>
-      )}
-      <ul className="fortnight">
-        {due.map(({ dose, file, zone }, i) => (
-          <li key={i}>
-            <span className="small">{showDay(dose.date)}</span>
-            <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
-              <Mark purpose={dose.for} x={10} y={10} d={14} state={dose.date === today ? 'due' : 'planned'} />
-            </svg>
-            <span>
-              <b>{zone.name}</b>
-              <span className="small">{file.property.name}</span>
-            </span>
-            <span className="num">
-              <b>{showWeight(dose.zoneLb)} lb</b>
-              <span className="small">{file.products?.find((p) => p.id === dose.productId)?.name.toLowerCase()}</span>
-            </span>
-          </li>
-        ))}
-      </ul>
-    </section>
-  );
-}
-
 export default function Home({ loaderData }: Route.ComponentProps) {
-  const { files, today } = loaderData;
+  const { files, today, all, found, page, last } = loaderData;
+  const [params, setParams] = useSearchParams();
   const [creating, setCreating] = useState(false);
-  const [search, setSearch] = useState('');
+  const [search, setSearch] = useState(params.get('find') ?? '');
+  const finding = useRef<ReturnType<typeof setTimeout>>(undefined);
   const searchBox = useRef<InputRef>(null);
   const picker = useRef<HTMLInputElement>(null);
   const [fileFault, setFileFault] = useState<string>();
   const fetcher = useFetcher<Answer>();
   const offerUndo = useOfferUndo();
   const rows = useMemo(() => files.map((file) => ({ file, season: workOf(file, today, null).season })), [files, today]);
-  const wanted = search.trim().toLowerCase();
-  const shown = rows.filter(({ file }) =>
-    [file.property.name, ...file.zones.flatMap((z) => [z.name, z.grass.replaceAll('-', ' ')])].some((word) =>
-      word.toLowerCase().includes(wanted),
-    ),
-  );
+  const wanted = (params.get('find') ?? '').trim();
+  const find = (text: string) => {
+    setSearch(text);
+    clearTimeout(finding.current);
+    // the list follows the last letter typed, not each one
+    finding.current = setTimeout(() => setParams(text.trim() ? { find: text.trim() } : {}, { replace: true }), 120);
+  };
+  const turn = (by: number) =>
+    setParams((before) => {
+      before.set('page', String(page + by));
+      return before;
+    });
   const send = (sent: object) => fetcher.submit(sent as never, { method: 'post', encType: 'application/json' });
 
   useHotkeys(
@@ -312,7 +229,7 @@ export default function Home({ loaderData }: Route.ComponentProps) {
             placeholder="Property, zone or grass"
             suffix={<span className="kbd">/</span>}
             value={search}
-            onChange={(event) => setSearch(event.target.value)}
+            onChange={(event) => find(event.target.value)}
             allowClear
           />
         </div>
@@ -322,11 +239,11 @@ export default function Home({ loaderData }: Route.ComponentProps) {
           <div className="pagehead">
             <h1>{showDate(today)}</h1>
             <span>
-              <b>{rows.length}</b> {rows.length === 1 ? 'property' : 'properties'}
-              {wanted && `, ${shown.length} shown`}
+              <b>{showArea(all)}</b> {all === 1 ? 'property' : 'properties'}
+              {wanted && `, ${showArea(found)} found`}
             </span>
           </div>
-          {rows.length === 0 ? (
+          {all === 0 ? (
             <div className="empty">
               <p>
                 Nothing here yet. The work begins with one lawn: measure it, read its report, prescribe, date the doses.
@@ -347,7 +264,7 @@ export default function Home({ loaderData }: Route.ComponentProps) {
                 <span>Standing</span>
               </div>
               <ul>
-                {shown.map((row) => (
+                {rows.map((row) => (
                   <PropertyRow
                     key={row.file.property.id}
                     row={row}
@@ -356,14 +273,27 @@ export default function Home({ loaderData }: Route.ComponentProps) {
                   />
                 ))}
               </ul>
-              {shown.length === 0 && <p className="empty">No property, zone or grass is called “{search}”.</p>}
+              {last > 0 && (
+                <nav className="pages" aria-label="Pages of properties">
+                  <Button disabled={page === 0} onClick={() => turn(-1)}>
+                    Before
+                  </Button>
+                  <span>
+                    {showArea(page * ROWS + 1)} to {showArea(Math.min(found, (page + 1) * ROWS))} of {showArea(found)}
+                  </span>
+                  <Button disabled={page === last} onClick={() => turn(1)}>
+                    After
+                  </Button>
+                </nav>
+              )}
+              {rows.length === 0 && <p className="empty">No property, zone or grass is called “{wanted}”.</p>}
             </>
           )}
         </div>
         <aside className="margin">
-          <Fortnight rows={rows} today={today} />
+          <Fortnight rows={rows} today={today} partial={found < all || last > 0} />
           <div className="files">
-            <Button type={rows.length > 0 ? 'primary' : 'default'} onClick={() => setCreating(true)}>
+            <Button type={all > 0 ? 'primary' : 'default'} onClick={() => setCreating(true)}>
               New property <span className="kbd">N</span>
             </Button>
             <input
@@ -381,7 +311,7 @@ export default function Home({ loaderData }: Route.ComponentProps) {
             <Button onClick={() => picker.current?.click()}>Open a case file or backup</Button>
             <Fault>{importFault}</Fault>
             {fetcher.data?.imported && <p className="small">Opened: {fetcher.data.imported.join(', ')}.</p>}
-            <Button disabled={rows.length === 0} onClick={saveBackup}>
+            <Button disabled={all === 0} onClick={saveBackup}>
               Save a backup of everything
             </Button>
             <p className="small">What you keep stays in this browser and leaves it only in files you save.</p>

@@ -222,7 +222,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
     const to = file.zones[(at + by + file.zones.length) % file.zones.length];
     if (to) focusZone(to.id);
   };
-  const stages = stagesOf(work);
+  const stages = useMemo(() => stagesOf(work), [work]);
   const [place, setPlace] = useState(location.pathname);
   if (place !== location.pathname) {
     setPlace(location.pathname);

@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { useFetcher } from 'react-router';
 import type { SoilTest } from '@core/formats/case';
-import { ChoiceField, optionsOf, TextField } from '../../ui/field';
+import { ChoiceField, Fault, optionsOf, TextField } from '../../ui/field';
 import {
   BUFFER_METHODS,
   EXTRACTANTS,
@@ -157,6 +157,7 @@ export function ReportForm({
         </Button>
         {onCancel && <Button onClick={onCancel}>Leave without keeping</Button>}
         {Object.keys(faults).length > 0 && <span className="small">Not kept yet: see the marked fields.</span>}
+        <Fault>{faults.storage}</Fault>
       </div>
     </form>
   );

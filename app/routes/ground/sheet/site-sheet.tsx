@@ -161,7 +161,8 @@ export default function SiteSheet(props: SiteSheetProps) {
       else if (pending.length >= 3) take(pending[0] as Pair);
     } else return;
     event.preventDefault();
-    event.stopPropagation();
+    // the page is the root of React, so the keys of the page would hear of it otherwise
+    event.nativeEvent.stopImmediatePropagation();
   };
 
   const ghost =

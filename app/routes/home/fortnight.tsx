@@ -1,0 +1,53 @@
+import { addDays } from '@core/season/day';
+import { showDate, showDay, showWeight } from '../../ui/format';
+import { Mark } from '../../ui/marks';
+import type { Row } from './property-row';
+
+/** What goes down in the next two weeks on the properties shown. */
+export function Fortnight({ rows, today, partial }: { rows: readonly Row[]; today: string; partial: boolean }) {
+  const until = addDays(today, 14);
+  const due = rows
+    .flatMap(({ file, season }) =>
+      season.zones.flatMap((z) =>
+        z.doses.filter((d) => d.date >= today && d.date <= until).map((dose) => ({ dose, file, zone: z.zone })),
+      ),
+    )
+    .sort((a, b) => a.dose.date.localeCompare(b.dose.date));
+  const later = rows
+    .flatMap(({ season }) => season.zones.flatMap((z) => z.doses))
+    .filter((d) => d.date > until)
+    .sort((a, b) => a.date.localeCompare(b.date))[0];
+  return (
+    <section aria-labelledby="fortnight">
+      <div className="pagehead" style={{ padding: 0 }}>
+        <h2 id="fortnight">Fortnight</h2>
+        <span className="sp" />
+        <span className="small">
+          {showDay(today)} to {showDay(until)}
+          {partial && ', of those shown'}
+        </span>
+      </div>
+      {due.length === 0 && (
+        <p className="note">Nothing goes down in these two weeks{later ? `; next is ${showDate(later.date)}` : ''}.</p>
+      )}
+      <ul className="fortnight">
+        {due.map(({ dose, file, zone }, i) => (
+          <li key={i}>
+            <span className="small">{showDay(dose.date)}</span>
+            <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+              <Mark purpose={dose.for} x={10} y={10} d={14} state={dose.date === today ? 'due' : 'planned'} />
+            </svg>
+            <span>
+              <b>{zone.name}</b>
+              <span className="small">{file.property.name}</span>
+            </span>
+            <span className="num">
+              <b>{showWeight(dose.zoneLb)} lb</b>
+              <span className="small">{file.products?.find((p) => p.id === dose.productId)?.name.toLowerCase()}</span>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,96 @@
+import { Link } from 'react-router';
+import type { Case } from '@core/formats/case';
+import { grassOf } from '@core/ground/grasses';
+import { checkZonePlan } from '@core/season/check-plan';
+import type { SeasonPlan } from '@core/season/plan';
+import { showArea, showDate, showRate, showWeight } from '../../ui/format';
+import { StageGlyph, StandingGlyph } from '../../ui/glyphs';
+import { Substances } from '../../ui/substance';
+import { amountFor } from '../../work/dose-words';
+import { MiniSeason } from './mini-season';
+
+/** A property with its reckoned season. */
+export interface Row {
+  file: Case;
+  season: SeasonPlan;
+}
+
+function flagOf({ file, season }: Row): { standing: 'fail' | 'warn' | 'pass' | 'empty'; word: string; says: string } {
+  if (file.zones.length === 0) return { standing: 'empty', word: 'New', says: 'measure the ground' };
+  const untested = season.zones.filter((z) => !z.read).length;
+  const checks = season.zones.flatMap((z) => (z.season ? checkZonePlan(z, file.products ?? [], file.codes ?? []) : []));
+  const fail = checks.find((c) => c.standing === 'fail');
+  if (fail) return { standing: 'fail', word: 'Check fails', says: fail.title };
+  if (untested > 0)
+    return {
+      standing: 'empty',
+      word: 'No report',
+      says:
+        untested === season.zones.length
+          ? 'nitrogen only until a sample is read'
+          : `${untested} of ${season.zones.length} zones untested`,
+    };
+  const doubts = season.zones.reduce((n, z) => n + (z.read?.doubts.length ?? 0), 0);
+  if (doubts > 0)
+    return { standing: 'warn', word: `${doubts} ${doubts === 1 ? 'doubt' : 'doubts'}`, says: 'about the report' };
+  const warn = checks.find((c) => c.standing === 'warn');
+  if (warn) return { standing: 'warn', word: 'Look', says: warn.title };
+  return { standing: 'pass', word: 'In order', says: 'all checks pass' };
+}
+
+/** One property of the list: its year in small, what goes down next, how it stands. */
+export function PropertyRow({ row, today, onRemove }: { row: Row; today: string; onRemove: () => void }) {
+  const { file, season } = row;
+  const { property, zones } = file;
+  const grasses = [...new Set(zones.map((z) => grassOf(z.grass).name))].join(', ');
+  const doses = season.zones.flatMap((z) => z.doses).sort((a, b) => a.date.localeCompare(b.date));
+  const next = doses.find((d) => d.date >= today) ?? doses[0];
+  const flag = flagOf(row);
+  const product = file.products?.find((p) => p.id === next?.productId)?.name.toLowerCase();
+  return (
+    <li className="prop">
+      <div className="names">
+        <h2>
+          <Link to={`/property/${property.id}/${zones.length === 0 ? 'ground' : 'season'}`}>{property.name}</Link>
+        </h2>
+        <p className="small">{grasses || 'no grass yet'}</p>
+        <p className="small">
+          {zones.length} {zones.length === 1 ? 'zone' : 'zones'},{' '}
+          {showArea(zones.reduce((sum, z) => sum + z.areaSqFt, 0))} sq ft
+        </p>
+        <button type="button" className="link small removing" onClick={onRemove} aria-label={`Remove ${property.name}`}>
+          Remove
+        </button>
+      </div>
+      <MiniSeason
+        season={season}
+        today={today}
+        emptySays={zones.length === 0 ? 'no zone yet: measure the ground' : 'no climate yet'}
+      />
+      <div className="due">
+        {next && (
+          <>
+            <b>{showDate(next.date)}</b>
+            <p className="small">
+              {zones.find((z) => z.id === next.zoneId)?.name},{' '}
+              <b className="inline">
+                {showRate(amountFor(next))} lb <Substances text={next.for === 'sulfur' ? 'S' : next.for} />
+              </b>
+            </p>
+            <p className="small">
+              {showWeight(next.zoneLb)} lb {product}
+            </p>
+          </>
+        )}
+      </div>
+      <div className="flag">
+        {flag.standing === 'empty' ? <StageGlyph state="empty" /> : <StandingGlyph standing={flag.standing} />}
+        <p className="small">
+          <b>{flag.word}</b>
+          <br />
+          <Substances text={flag.says} />
+        </p>
+      </div>
+    </li>
+  );
+}
