@@ -1,17 +1,11 @@
 import { spawn } from 'node:child_process';
-import { existsSync, statSync } from 'node:fs';
-import { ensurePackages, run, sources } from './setup.mjs';
+import { ensureBuild, ensurePackages } from './setup.mjs';
 
 /** `npm run demo`: installs what is missing, builds when something changed, serves with the invented demo data. */
 
 ensurePackages();
 
-const built = 'build/server/index.js';
-const stale = !existsSync(built) || sources().some((file) => statSync(file).mtimeMs > statSync(built).mtimeMs);
-if (stale) {
-  console.log('Building');
-  if (run('npx', ['react-router', 'build'], { stdio: ['ignore', 'ignore', 'inherit'] }) !== 0) process.exit(1);
-}
+ensureBuild();
 
 const port = process.env.PORT ?? '4170';
 const server = spawn(process.execPath, ['node_modules/@react-router/serve/bin.js', './build/server/index.js'], {

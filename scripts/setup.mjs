@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 
 /** What a fresh clone on a fresh machine is missing, installed; quick where nothing is. */
@@ -61,7 +61,16 @@ const newest = (path) => {
 };
 
 /** Source files that the build depends on. */
-export const sources = () =>
-  ['app', 'core', 'demo', 'public']
+const sources = () =>
+  ['app', 'core', 'demo', 'public', 'standins']
     .filter((dir) => existsSync(join(root, dir)))
     .flatMap((dir) => newest(join(root, dir)));
+
+/** The production build, made anew when a source is newer. */
+export function ensureBuild() {
+  const built = join(root, 'build/server/index.js');
+  const stale = !existsSync(built) || sources().some((file) => statSync(file).mtimeMs > statSync(built).mtimeMs);
+  if (!stale) return;
+  console.log('Building');
+  if (run('npx', ['react-router', 'build'], { stdio: ['ignore', 'ignore', 'inherit'] }) !== 0) process.exit(1);
+}
