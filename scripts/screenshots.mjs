@@ -13,6 +13,41 @@ const PHONE = { width: 390, height: 844 };
 const VIEWS = [
   { name: 'home', path: '/', size: WIDE },
   { name: 'ground', path: '/property/quarry-lane-school/ground', size: WIDE },
+  {
+    name: 'ground-hand-test',
+    path: '/property/quarry-lane-school/ground',
+    size: WIDE,
+    prepare: async (page) => {
+      await page.getByRole('button', { name: /Hand test/ }).click();
+      await page.keyboard.press('Enter');
+      await page.keyboard.press('ArrowDown');
+    },
+  },
+  {
+    name: 'sample',
+    path: '/property/quarry-lane-school/sample',
+    size: WIDE,
+    prepare: async (page) => {
+      for (let bag = 0; bag < 2; bag++) {
+        await page.getByRole('button', { name: 'Start a sample' }).first().click();
+        await page.getByText(`QLS-27-0${bag + 1}`, { exact: true }).waitFor();
+      }
+      await page.getByRole('button', { name: 'Cores taken' }).first().click();
+      await page.getByRole('button', { name: 'Dried and bagged' }).click();
+      await page.getByRole('button', { name: 'To the simulated laboratory' }).click();
+      await page.getByRole('button', { name: 'Ask for the report' }).waitFor();
+    },
+  },
+  {
+    name: 'reports',
+    path: '/property/quarry-lane-school/sample',
+    size: WIDE,
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Let the simulated days pass' }).click();
+      await page.getByRole('heading', { name: 'What each column means' }).waitFor();
+    },
+  },
+  { name: 'sample-phone', path: '/property/quarry-lane-school/sample', size: PHONE },
   { name: 'read', path: '/property/quarry-lane-school/read', size: WIDE },
   { name: 'read-alkaline', path: '/property/thornbury-chapel-green/read', size: WIDE },
   { name: 'read-typing', path: '/property/okonedo-residence/read', size: WIDE },
@@ -39,17 +74,21 @@ const browser = await chromium.launch({
   args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu'],
 });
 const page = await browser.newPage({ viewport: WIDE });
+page.on('dialog', (dialog) => void dialog.accept());
 await page.clock.setFixedTime(new Date(TODAY));
 await page.goto(`http://127.0.0.1:${PORT}/`);
 await page.getByText('Quarry Lane School').first().waitFor();
-for (const { name, path, size, open } of VIEWS) {
+for (const { name, path, size, open, prepare } of VIEWS) {
   await page.setViewportSize(size);
   await page.goto(`http://127.0.0.1:${PORT}${path}`);
   await page.locator('h1').waitFor();
+  // charts and the drawing sheet come a moment after the page, and keys are heard only once it is alive
+  await page.waitForTimeout(900);
+  if (prepare) await prepare(page);
   if (open) await page.getByRole('button', { name: open }).first().click();
   await page.evaluate(() => document.fonts.ready);
-  // charts and the drawing sheet come a moment after the page
   await page.waitForTimeout(700);
+  await page.evaluate(() => scrollTo(0, 0));
   await page.mouse.move(0, 0);
   await page.screenshot({ path: `${OUT}/${name}.png` });
   console.log(`${OUT}/${name}.png`);

@@ -41,9 +41,7 @@ export const siteSchema = yup.object({
     }),
     100,
   ).optional(),
-  /** Where north lies, degrees clockwise from the top of the sheet. */
-  northDeg: num('North', { min: -180, max: 180, unit: 'degrees' }).optional(),
-  /** Longitude and latitude of the sheet's upper left corner, once a walked perimeter or a zones file has set it. */
+  /** Longitude and latitude of the sheet's upper left corner (north is up), once a walked perimeter or a zones file has set it. */
   origin: lonLat.optional().default(undefined) as unknown as yup.Schema<[number, number] | undefined>,
   /** A plan or photograph behind the sheet, scaled by two points a known distance apart. */
   picture: yup

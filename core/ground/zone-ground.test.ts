@@ -3,8 +3,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Zone } from '../formats/case';
 import type { Pair } from '../reckoning/inputs';
+import { evaluate } from '../reckoning/define';
 import { isRefusal } from '../reckoning/refusal';
-import { errorsTogether } from './area-error';
+import { errorsTogether, walkedError } from './area-error';
 import { claimedTwice, givenAway } from './claimed-twice';
 import { grown, regionArea, regionOf, shared, without } from './clip';
 import { toLonLat, toSheetFt } from './local-feet';
@@ -197,6 +198,28 @@ describe('ground claimed twice', () => {
 });
 
 describe('errors and positions', () => {
+  it('of a walk agree with a thousand walks that scatter as they say', () => {
+    const corners: Pair[] = [
+      [0, 0],
+      [60, -10],
+      [120, 0],
+      [130, 70],
+      [60, 90],
+      [-10, 80],
+    ];
+    const sigma = 2;
+    // a plain generator is enough here: Park and Miller 1988
+    let seed = 12_345;
+    const uniform = () => (seed = (seed * 16_807) % 2_147_483_647) / 2_147_483_647;
+    const normal = () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform());
+    const areas = Array.from({ length: 4000 }, () =>
+      regionArea(regionOf(corners.map(([x, y]): Pair => [x + sigma * normal(), y + sigma * normal()]))),
+    );
+    const mean = areas.reduce((a, b) => a + b, 0) / areas.length;
+    const spread = Math.sqrt(areas.reduce((sum, a) => sum + (a - mean) ** 2, 0) / areas.length);
+    const reckoned = evaluate(walkedError, { points: corners, sigmaFt: sigma }) as number;
+    expect(Math.abs(spread / reckoned - 1)).toBeLessThan(0.05);
+  });
   it('adds errors measured apart by their squares', () => {
     // 160, 110 and 60 ft2: root of 25,600 + 12,100 + 3,600
     expect(errorsTogether([160, 110, 60])).toBeCloseTo(203.22, 2);

@@ -1,3 +1,6 @@
+import type { SoilTest, Zone } from '../formats/case';
+import { cationPpm } from './cation-ppm';
+import { interpretZone } from './interpret';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { gypsumRequirement } from '../gypsum/requirement';
@@ -80,3 +83,25 @@ describe('sulfur.carbonate', () => {
     expect((answer as { value: number }).value).toBeCloseTo((5202.33 * 4 * 1.4 * 0.01) / 3.1218, 1);
   });
 });
+
+describe('a cation as charge', () => {
+  // common practice: divide ppm by 200, 121.5, 391 and 230
+  it.each([
+    ['Ca', 4.05, 811.6],
+    ['Mg', 0.61, 74.1],
+    ['K', 0.1125, 44],
+    ['Na', 0.08, 18.4],
+  ] as const)('%s %d cmolc/kg is %d ppm', (cation, cmolcPerKg, ppm) => {
+    expect(Math.abs((evaluate(cationPpm, { cmolcPerKg, cation }) as number) / ppm - 1)).toBeLessThan(0.002);
+  });
+  it('reads a report in charge as the same soil', () => {
+    const soil = (results: SoilTest['results']) =>
+      interpretZone(zoneOf(), { id: 's', zoneId: 'z', sampledOn: '2027-01-01', depthIn: 4, results });
+    const charge = soil([{ analyte: 'K', value: 0.1125, unit: 'cmolc/kg', method: 'mehlich-3' }]);
+    expect(charge.findings[0]).toMatchObject({ analyte: 'K', level: 'low', unit: 'ppm' });
+    expect(charge.findings[0]?.value).toBeCloseTo(43.99, 1);
+    // a nutrient in percent is no mass of soil that a range knows
+    expect(soil([{ analyte: 'K', value: 3, unit: '%', method: 'mehlich-3' }]).findings[0]?.level).toBe('unreadable');
+  });
+});
+const zoneOf = (): Zone => ({ id: 'z', name: 'Z', areaSqFt: 1000, grass: 'tall-fescue', texture: 'loam' });

@@ -12,6 +12,7 @@ import { useOfferUndo } from '../../ui/use-offer-undo';
 import { usePropertyWork } from '../../work/property-work';
 import type { Route } from './+types/ground';
 import { type Answer, groundAction, type Sent } from './ground-action';
+import { SheetPosition } from './sheet-position';
 import { ZoneSheet } from './zone-sheet';
 
 export async function clientAction({ request, params }: Route.ClientActionArgs) {
@@ -99,6 +100,16 @@ export default function Ground() {
         <ClimateChoice
           has={file.property.climate !== undefined}
           onChoose={(preset) => other.submit({ intent: 'climate', preset }, JSON_POST)}
+        />
+        <SheetPosition
+          key={String(file.property.site?.origin)}
+          site={file.property.site}
+          onSite={(site, says) =>
+            send(
+              { intent: 'site', site, says },
+              { intent: 'site', site: file.property.site ?? {}, says: 'Taken back.' },
+            )
+          }
         />
         <div>
           <Button

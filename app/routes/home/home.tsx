@@ -3,7 +3,7 @@ import { Button, Input, type InputRef } from 'antd';
 import { releaseProxy, wrap } from 'comlink';
 import { useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { redirect, useFetcher, useSearchParams } from 'react-router';
+import { Link, redirect, useFetcher, useSearchParams } from 'react-router';
 import { type Case, propertySchema } from '@core/formats/case';
 import { newId } from '@core/formats/new-id';
 import { faultsByField } from '@core/formats/shape';
@@ -311,6 +311,11 @@ export default function Home({ loaderData }: Route.ComponentProps) {
             <Button onClick={() => picker.current?.click()}>Open a case file or backup</Button>
             <Fault>{importFault}</Fault>
             {fetcher.data?.imported && <p className="small">Opened: {fetcher.data.imported.join(', ')}.</p>}
+            {all > 0 && (
+              <Link className="reportslink" to="/reports">
+                Read laboratory reports in
+              </Link>
+            )}
             <Button disabled={all === 0} onClick={saveBackup}>
               Save a backup of everything
             </Button>

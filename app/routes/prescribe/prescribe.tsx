@@ -308,6 +308,12 @@ export default function Prescribe() {
             }
           />
           {nitrogen.note && <p className="small">{nitrogen.note}</p>}
+          {zone.lastYearNitrogenLb !== undefined && (
+            <p className="small">
+              Last year {showExact(zone.lastYearNitrogenLb)} lb N per 1000 were given, by your own count; this year is
+              reckoned anew.
+            </p>
+          )}
           <DoseList doses={of('N')} />
         </Row>
         <NutrientRow at={3} name="Phosphorus" sold="P2O5" line={prescription.phosphorus} doses={of('P2O5')} />

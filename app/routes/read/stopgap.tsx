@@ -26,7 +26,7 @@ export function Stopgap({ zone, prescription }: { zone: Zone; prescription: Zone
       <p>
         To know better: {typeof cores === 'number' ? cores : 10} cores, a pint of soil, about {LABORATORY_DAYS} days at
         a laboratory.{' '}
-        <Link to={{ pathname: '../sample', search }} relative="path">
+        <Link className="link" to={{ pathname: '../sample', search }} relative="path">
           Plan the sample
         </Link>
       </p>

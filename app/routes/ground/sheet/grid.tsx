@@ -88,8 +88,8 @@ export function Ruler({ view, width }: { view: SheetView; width: number }) {
   );
 }
 
-/** Scale bar, what one square is, and which way north lies. */
-export function TitleBlock({ view, width, northDeg }: { view: SheetView; width: number; northDeg: number }) {
+/** Scale bar, what one square is, and north where the sheet knows where on earth it lies. */
+export function TitleBlock({ view, width, northUp }: { view: SheetView; width: number; northUp: boolean }) {
   const inch = 4 * SQUARE_PX;
   const y = SHEET_HEIGHT - 34;
   const x = LEFT + 20;
@@ -130,21 +130,23 @@ export function TitleBlock({ view, width, northDeg }: { view: SheetView; width: 
         fontSize={11.5}
         fill={INK.loam2}
       />
-      <Group x={width - 34} y={SHEET_HEIGHT - 40} rotation={northDeg}>
-        <Line points={[0, 16, 0, -14]} stroke={INK.loam} strokeWidth={1.2} />
-        <Line points={[-5, -4, 0, -16, 5, -4]} fill={INK.loam} closed />
-        <Text
-          x={-10}
-          y={-30}
-          width={20}
-          align="center"
-          text="N"
-          fontFamily={SANS}
-          fontSize={11.5}
-          fontStyle="600"
-          fill={INK.loam}
-        />
-      </Group>
+      {northUp && (
+        <Group x={width - 34} y={SHEET_HEIGHT - 40}>
+          <Line points={[0, 16, 0, -14]} stroke={INK.loam} strokeWidth={1.2} />
+          <Line points={[-5, -4, 0, -16, 5, -4]} fill={INK.loam} closed />
+          <Text
+            x={-10}
+            y={-30}
+            width={20}
+            align="center"
+            text="N"
+            fontFamily={SANS}
+            fontSize={11.5}
+            fontStyle="600"
+            fill={INK.loam}
+          />
+        </Group>
+      )}
     </Group>
   );
 }

@@ -334,7 +334,7 @@ export default function SiteSheet(props: SiteSheetProps) {
           )}
           {pointer?.to && pointer.to !== 'whole feet' && <SnapSign view={view} snapped={pointer} />}
           {drawing && !(zoneOutline && now.closed) && <Cross view={view} at={draft.cross} />}
-          <TitleBlock view={view} width={width} northDeg={site?.northDeg ?? 0} />
+          <TitleBlock view={view} width={width} northUp={site?.origin !== undefined} />
           <Ruler view={view} width={width} />
         </Layer>
       </Stage>
