@@ -3,6 +3,8 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   resolve: { tsconfigPaths: true },
   test: {
+    // on a busy machine loading a library can take seconds; no test here measures time
+    testTimeout: 60_000,
     projects: [
       {
         extends: true,

@@ -197,3 +197,61 @@ test('a hand test names the soil, and never overwrites a laboratory', async ({ p
   await expect(page.getByLabel(/^Sand/)).toHaveValue('22');
   await expect(page.locator('.soil .ant-select').first()).toContainText('silt loam');
 });
+
+test('a corner is dragged, a side takes a new corner, a plan lies behind the sheet', async ({ page }) => {
+  await newProperty(page, 'Drag green');
+  const at = await sheetPoints(page);
+  const drag = async (from: [number, number], to: [number, number]) => {
+    const [a, b] = [at(...from), at(...to)];
+    await page.mouse.move(a.x, a.y);
+    await page.mouse.down();
+    await page.mouse.move((a.x + b.x) / 2, (a.y + b.y) / 2, { steps: 4 });
+    await page.mouse.move(b.x, b.y, { steps: 4 });
+    await page.mouse.up();
+  };
+  await page.keyboard.press('o');
+  for (const corner of ['20, 20', '120, 20', '120, 100', '20, 100']) {
+    await page.getByLabel('Next point').fill(corner);
+    await page.getByLabel('Next point').press('Enter');
+  }
+  await page.getByRole('button', { name: 'Close outline' }).click();
+  await page.getByRole('button', { name: 'Select', exact: true }).click();
+  await expect(page.getByRole('button', { name: fed('8,000') }).first()).toBeVisible();
+  // corner b 20 ft to the east: half of 20 by 80 more
+  await drag([120, 20], [140, 20]);
+  await expect(page.getByRole('button', { name: fed('8,800') }).first()).toBeVisible();
+  // the middle of side d to a, 20 ft to the west: a triangle of 80 by 20 more
+  await drag([20, 60], [0, 60]);
+  await expect(page.getByRole('button', { name: fed('9,600') }).first()).toBeVisible();
+  // the whole zone is carried by its inside, and keeps its area
+  await drag([70, 60], [100, 90]);
+  await page.getByText('Corners as a table').click();
+  await expect(page.getByLabel('Corner a, east, ft')).toHaveValue('50');
+  await expect(page.getByRole('button', { name: fed('9,600') }).first()).toBeVisible();
+
+  await page.getByRole('button', { name: 'Plan picture' }).click();
+  await page.getByLabel('Plan picture file').setInputFiles('docs/screenshots/home.png');
+  await expect(page.getByAltText('The plan; click two points')).toBeVisible();
+  await page.getByRole('button', { name: 'Put it behind the sheet' }).click();
+  await expect(page.getByText('Mark two points on the picture')).toBeVisible();
+  for (const [label, value] of [
+    ['Point 1 from the left', '100'],
+    ['Point 1 from the top', '50'],
+    ['Point 2 from the left', '300'],
+    ['Point 2 from the top', '50'],
+    ['Distance between them', '50'],
+  ] as const)
+    await page.getByLabel(label).fill(value);
+  await page.getByRole('button', { name: 'Put it behind the sheet' }).click();
+  await expect(page.getByText('The plan lies behind the sheet.')).toBeVisible();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as a file' }).click(),
+  ]);
+  const saved = JSON.parse(readFileSync(await download.path(), 'utf8')) as {
+    property: { site: { picture: { ftPerPx: number; dataUrl: string } } };
+  };
+  // 50 ft over 200 px
+  expect(saved.property.site.picture.ftPerPx).toBeCloseTo(0.25, 12);
+  expect(saved.property.site.picture.dataUrl.startsWith('data:image/jpeg;base64,')).toBe(true);
+});

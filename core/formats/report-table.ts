@@ -102,9 +102,10 @@ export function guessReading(rows: readonly (readonly string[])[]): TableReading
   const body = rows.slice(headerRow + 1, headerRow + 200);
   const column = (fact: string) => columns.findIndex((c) => c.kind === 'fact' && c.fact === fact);
   const days = column('sampledOn') === -1 ? [] : body.map((row) => row[column('sampledOn')] ?? '');
-  const numbers = body.flatMap((row) =>
-    row.filter((_, i) => columns[i]?.kind === 'analyte' || (columns[i] as { fact?: string }).fact === 'value'),
-  );
+  // a row may be longer than the header
+  const holdsNumber = (column: Column | undefined): boolean =>
+    column?.kind === 'analyte' || (column?.kind === 'fact' && column.fact === 'value');
+  const numbers = body.flatMap((row) => row.filter((_, i) => holdsNumber(columns[i])));
   return {
     layout: isLong(columns) ? 'long' : 'wide',
     headerRow,

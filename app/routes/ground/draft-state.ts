@@ -1,6 +1,7 @@
 import type { CutOut } from '@core/formats/case';
 import { refuseOutline } from '@core/ground/area-polygon';
 import type { Pair } from '@core/reckoning/inputs';
+import { settled } from './snap';
 import type { TypedGround } from './typed-ground';
 
 /** The ground being drawn, the keyboard's cross, and what undo and redo go back to. */
@@ -139,6 +140,6 @@ export function withSideLength(
   const drawn = Math.hypot(to[0] - from[0], to[1] - from[1]);
   const scale = drawn === 0 ? 0 : lengthFt / drawn;
   return corners.map((c, at) =>
-    at === move ? [from[0] + (to[0] - from[0]) * scale, from[1] + (to[1] - from[1]) * scale] : c,
+    at === move ? settled([from[0] + (to[0] - from[0]) * scale, from[1] + (to[1] - from[1]) * scale]) : c,
   );
 }

@@ -74,6 +74,9 @@ export function snap(
   return { at: point };
 }
 
+/** A point to the millionth of a foot, so that 40 ft due east is 40 and not 39.999999999999996. */
+export const settled = ([x, y]: Pair): Pair => [Math.round(x * 1e6) / 1e6, Math.round(y * 1e6) / 1e6];
+
 /** Reads a corner as typed: `84 ft @ 92°` from the last one (0 is up the sheet, clockwise), or `166, 88` on the sheet. */
 export function cornerFromText(text: string, start: Pair | undefined): Pair | undefined {
   const bare = text
@@ -84,7 +87,7 @@ export function cornerFromText(text: string, start: Pair | undefined): Pair | un
   if (polar && start) {
     const [length, degrees] = [Number(polar[1]), Number(polar[2])];
     const turn = (degrees * Math.PI) / 180;
-    const to: Pair = [start[0] + length * Math.sin(turn), start[1] - length * Math.cos(turn)];
+    const to = settled([start[0] + length * Math.sin(turn), start[1] - length * Math.cos(turn)]);
     return to.every(Number.isFinite) ? to : undefined;
   }
   const plain = /^(-?[\d.]+)\s*[,; ]\s*(-?[\d.]+)$/.exec(bare);

@@ -1,4 +1,4 @@
-import { Button, Input, Modal } from 'antd';
+import { Button } from 'antd';
 import { lazy, Suspense, useMemo, useReducer, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { FetcherWithComponents } from 'react-router';
@@ -14,13 +14,13 @@ import { Fault, TextField } from '../../ui/field';
 import { useMounted } from '../../ui/use-mounted';
 import { useWidth } from '../../ui/use-width';
 import { usePropertyWork } from '../../work/property-work';
-import { BringIn, type BroughtIn } from './bring-in';
+import type { BroughtIn } from './bring-in';
+import { BroughtInModal } from './brought-in-modal';
 import { CornerTable } from './corner-table';
 import { draw, newDraft, outlineFault } from './draft-state';
 import type { Answer, Sent } from './ground-action';
 import { HandTest } from './hand-test';
 import { MeasureFields } from './measure-fields';
-import { PlanPicture } from './plan-picture';
 import { pointWith, type Target, type Tool } from './pointing';
 import { ReckoningLine } from './reckoning-line';
 import {
@@ -37,7 +37,8 @@ import {
 import { SHEET_HEIGHT, type SheetView, viewOf, zoomed } from './sheet/sheet-view';
 import { SideSlip } from './side-slip';
 import { CutOutList, SiteList } from './site-list';
-import { cornerFromText, type SnapSwitches } from './snap';
+import type { SnapSwitches } from './snap';
+import { TypedPoint } from './typed-point';
 import { TOOL_KEYS, ToolColumn } from './tool-column';
 import { groundFromZone } from './typed-ground';
 import { factsFromZone, type TypedFacts } from './zone-from-typed';
@@ -86,8 +87,6 @@ export function ZoneSheet({ zone, fetcher, onChoose, onAdd, onSend, onRemove }: 
   const [typedSide, setTypedSide] = useState<number>();
   const [switches, setSwitches] = useState<SnapSwitches>({ corners: true, rightAngles: true, wholeFeet: true });
   const [asking, setAsking] = useState<'hand' | 'picture' | BroughtIn>();
-  const [typedCorner, setTypedCorner] = useState('');
-  const [cornerFault, setCornerFault] = useState<string>();
 
   const drafted = draftedGround(zone, facts, now, others, site);
   const { measured, corners, ground, claims } = drafted;
@@ -176,12 +175,7 @@ export function ZoneSheet({ zone, fetcher, onChoose, onAdd, onSend, onRemove }: 
     setTool('select');
     setTarget('zone');
   };
-  const addTypedCorner = () => {
-    const start = target === 'zone' ? now.corners.at(-1) : pending.at(-1);
-    const at = cornerFromText(typedCorner, start);
-    if (!at) return setCornerFault('Type “166, 88” for feet east and south, or “84 ft @ 92°” from the last corner.');
-    setCornerFault(undefined);
-    setTypedCorner('');
+  const setPoint = (at: Pair) => {
     if (target === 'zone' && tool === 'outline') return onDraw({ do: 'add', at });
     if (target === 'zone' && (tool === 'triangle' || tool === 'offsets')) return onDraw({ do: 'change', part: { at } });
     const set = pointWith(tool, pending, at);
@@ -331,33 +325,12 @@ export function ZoneSheet({ zone, fetcher, onChoose, onAdd, onSend, onRemove }: 
           <Fault>{drawnFault ?? (now.measure === 'outline' ? faults.corners : undefined)}</Fault>
           <Fault>{faults.cutOuts ?? faults.site}</Fault>
           {tool !== 'select' && (
-            <form
-              className="typedcorner"
-              onSubmit={(event) => {
-                event.preventDefault();
-                addTypedCorner();
-              }}
-            >
-              <Input
-                aria-label="Next point"
-                placeholder="166, 88 or 84 ft @ 92°"
-                value={typedCorner}
-                onChange={(event) => setTypedCorner(event.target.value)}
-                status={cornerFault ? 'error' : undefined}
-              />
-              <Button htmlType="submit">Set point</Button>
-              {target === 'zone' && tool === 'outline' && (
-                <Button disabled={now.closed || now.corners.length < 3} onClick={() => onDraw({ do: 'close' })}>
-                  Close outline
-                </Button>
-              )}
-              {target === 'zone' && tool === 'outline' && (
-                <Button disabled={now.corners.length === 0} onClick={() => onDraw({ do: 'clear' })}>
-                  Start again
-                </Button>
-              )}
-              <Fault>{cornerFault}</Fault>
-            </form>
+            <TypedPoint
+              start={target === 'zone' ? now.corners.at(-1) : pending.at(-1)}
+              onPoint={setPoint}
+              outline={target === 'zone' && tool === 'outline' ? now : undefined}
+              onDraw={onDraw}
+            />
           )}
           {now.measure === 'outline' && now.corners.length > 0 && (
             <CornerTable
@@ -433,74 +406,22 @@ export function ZoneSheet({ zone, fetcher, onChoose, onAdd, onSend, onRemove }: 
           />
         </aside>
       </div>
-      <Modal
-        title={
-          asking === 'picture' ? 'A plan behind the sheet' : asking === 'track' ? 'A walked track' : 'A zones file'
-        }
-        open={asking === 'picture' || asking === 'track' || asking === 'zones'}
-        onCancel={() => setAsking(undefined)}
-        footer={null}
-        destroyOnHidden
-        width={600}
-      >
-        {asking === 'picture' && (
-          <PlanPicture
-            before={site?.picture}
-            onKeep={(picture) => {
-              onSend({ intent: 'site', site: { ...site, picture }, says: 'The plan lies behind the sheet.' });
-              setAsking(undefined);
-            }}
-            onRemove={() => {
-              const { picture: _picture, ...rest } = site ?? {};
-              onSend(
-                { intent: 'site', site: rest, says: 'The plan picture was taken away.' },
-                { intent: 'site', site: site ?? {}, says: 'Put back.' },
-              );
-              setAsking(undefined);
-            }}
-          />
-        )}
-        {(asking === 'track' || asking === 'zones') && (
-          <BringIn
-            kind={asking}
-            site={site}
-            taken={file.zones.map((z) => z.id)}
-            grass={facts.grass}
-            texture={facts.texture}
-            focusName={zone?.name ?? 'the new zone'}
-            onOutline={(perimeter, drawn, origin) => {
-              if (!site?.origin)
-                onSend({
-                  intent: 'site',
-                  site: { ...site, origin },
-                  says: 'The sheet now knows where on earth it lies.',
-                });
-              onDraw({
-                do: 'change',
-                part: {
-                  measure: 'outline',
-                  corners: drawn,
-                  closed: true,
-                  ring: perimeter.ring,
-                  cutOuts: perimeter.holes.length > 0 ? [] : now.cutOuts,
-                },
-              });
-              change({ measuredBy: asking === 'track' ? 'walk' : 'plan', name: facts.name || perimeter.name });
-              setView(viewOf([...pointsOf(others, [], site), ...drawn], width));
-              setAsking(undefined);
-            }}
-            onZones={(zones, origin) => {
-              onSend({
-                intent: 'zones',
-                zones,
-                site: { ...site, origin },
-                says: `${zones.length} ${zones.length === 1 ? 'zone' : 'zones'} added: ${zones.map((z) => z.name).join(', ')}.`,
-              });
-              setAsking(undefined);
-            }}
-          />
-        )}
-      </Modal>
+      <BroughtInModal
+        asking={asking}
+        zone={zone}
+        facts={facts}
+        onClose={() => setAsking(undefined)}
+        onSend={onSend}
+        onOutline={(perimeter, drawn) => {
+          const cutOuts = perimeter.holes.length > 0 ? [] : now.cutOuts;
+          onDraw({
+            do: 'change',
+            part: { measure: 'outline', corners: drawn, closed: true, ring: perimeter.ring, cutOuts },
+          });
+          change({ measuredBy: asking === 'track' ? 'walk' : 'plan', name: facts.name || perimeter.name });
+          setView(viewOf([...pointsOf(others, [], site), ...drawn], width));
+        }}
+      />
     </>
   );
 }

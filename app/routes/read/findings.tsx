@@ -2,6 +2,7 @@ import { BUILT_IN_PACKS } from '@core/packs/rule-packs';
 import type { ZonePrescription } from '@core/prescription/prescription';
 import type { Finding, Interpretation } from '@core/soil/interpret';
 import { Fig } from '../../ui/fig';
+import { showRate } from '../../ui/format';
 import { ColumnGlyph, WarnGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
 import { type Consequence, consequenceOf, phConsequence } from '../../work/consequence';
@@ -55,6 +56,15 @@ export function Findings({ read, prescription }: { read: Interpretation; prescri
           </p>
         </div>
       ))}
+      <div className="fd">
+        <ColumnGlyph place="none" />
+        <p className="f">
+          Nitrogen is not read from a soil test: it comes and goes within weeks, and the grass and its care set it.
+        </p>
+        <p className="c">
+          <Fig figure={prescription.nitrogen.year} show={showRate} /> lb N per 1000 this year.
+        </p>
+      </div>
       {read.doubts.length > 0 && (
         <div className="doubts">
           <h2>Doubts about the report</h2>

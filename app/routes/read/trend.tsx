@@ -35,7 +35,7 @@ export function TrendOfZone({ zone, tests }: { zone: Zone; tests: readonly SoilT
   return (
     <section className="trend" aria-labelledby="trend">
       <h2 id="trend">Over the years</h2>
-      <p>
+      <div>
         <Select
           size="small"
           aria-label="Analyte followed"
@@ -45,7 +45,7 @@ export function TrendOfZone({ zone, tests }: { zone: Zone; tests: readonly SoilT
           virtual={false}
         />{' '}
         {courseOf(trend)}
-      </p>
+      </div>
       {mounted && trend.points.length > 0 && (
         <Suspense fallback={<div style={{ height: 170 }} />}>
           <TrendChart trend={trend} band={band} label={label} />

@@ -1,18 +1,13 @@
 import './sample.css';
 import { App, Button } from 'antd';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useFetcher, useNavigate, useSearchParams } from 'react-router';
-import type { Sample as SampleRecord, Zone } from '@core/formats/case';
-import { groundOf, type ZoneGround } from '@core/ground/zone-ground';
-import { type Figure, sureFigure, traced } from '@core/prescription/figure';
+import type { Sample as SampleRecord } from '@core/formats/case';
 import type { Pair } from '@core/reckoning/inputs';
-import { isRefusal } from '@core/reckoning/refusal';
 import { DRYING_DAYS } from '@core/sampling/chain';
-import { coreCount } from '@core/sampling/cores';
 import { nextTest } from '@core/sampling/retest';
-import { samplingWait, WAIT_DAYS, type SamplingWait } from '@core/sampling/wait';
-import { zigzag } from '@core/sampling/zigzag';
+import { WAIT_DAYS } from '@core/sampling/wait';
 import { latestTest } from '@core/soil/report';
 import { Fig } from '../../ui/fig';
 import { showArea, showDate, showDay, showWeekday } from '../../ui/format';
@@ -29,6 +24,7 @@ import { HowToCore } from './how-to-core';
 import { type Answer, sampleAction, type Sent } from './sample-action';
 import { Step, STEPS, stepsOf } from './sample-chain';
 import { fetchReport, handInBag } from './simulated';
+import { type Column, useColumns } from './use-columns';
 
 /** One depth for established turf, in. Common practice: 3 to 4. */
 const DEPTH_IN = 4;
@@ -37,54 +33,6 @@ const PLAN_ROOM: Pair = [230, 170];
 
 export async function clientAction({ request, params }: Route.ClientActionArgs) {
   return sampleAction((await request.json()) as Sent, params.propertyId);
-}
-
-interface Column {
-  zone: Zone;
-  ground: ZoneGround | undefined;
-  count: Figure;
-  cores: readonly Pair[];
-  /** The bag on its way, or the last one that came back. */
-  sample: SampleRecord | undefined;
-  open: boolean;
-  day: string;
-  wait: SamplingWait;
-}
-
-function useColumns(): Column[] {
-  const { file, today, season } = usePropertyWork();
-  return useMemo(
-    () =>
-      file.zones.map((zone): Column => {
-        const ground = groundOf(zone, file.property.site);
-        const known = isRefusal(ground) ? undefined : ground;
-        const count = sureFigure(
-          coreCount,
-          { areaSqFt: traced(zone.areaSqFt, 'area of the zone', known?.toFeed) },
-          { title: `Cores of ${zone.name}`, unit: 'cores', usedIn: 'Sample: the zigzag and the label.' },
-        );
-        const samples = (file.samples ?? []).filter((s) => s.zoneId === zone.id);
-        const sample = samples.find((s) => !s.reportedOn) ?? samples.at(-1);
-        const day = sample?.takenOn ?? sample?.plannedOn ?? today;
-        const planned = season.zones.find((z) => z.zone.id === zone.id)?.doses ?? [];
-        // a path may be walked over, a bed or a building not
-        const blocks = (known?.cutOuts ?? [])
-          .filter((c) => !['path', 'paving'].includes(zone.cutOuts?.find((o) => o.id === c.id)?.kind ?? ''))
-          .map((c) => c.corners);
-        return {
-          zone,
-          ground: known,
-          count,
-          cores:
-            known && known.fed.length > 0 ? zigzag(known.fed, known.corners, sample?.cores ?? count.value, blocks) : [],
-          sample,
-          open: sample !== undefined && !sample.reportedOn,
-          day,
-          wait: samplingWait(zone, file.products ?? [], day, sample?.takenOn ? [] : planned, today),
-        };
-      }),
-    [file, today, season],
-  );
 }
 
 function NextTest({ column }: { column: Column }) {

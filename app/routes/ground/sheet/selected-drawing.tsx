@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { Circle, Group, Line, Rect, RegularPolygon, Text } from 'react-konva';
 import { cornerLetter, findCrossing } from '@core/ground/crossing';
 import type { Pair } from '@core/reckoning/inputs';
@@ -61,7 +62,10 @@ interface SelectedProps {
 }
 
 /** The outline being worked on: its crossing where it has one, lengths, handles, letters. */
-export function Selected({ view, corners, closed, editable, focus, onDraw, onTypeSide, place }: SelectedProps) {
+export function Selected({ view, corners: kept, closed, editable, focus, onDraw, onTypeSide, place }: SelectedProps) {
+  // while a corner is dragged the sides, their lengths and a crossing follow it; only the drop is a step of undo
+  const [dragged, setDragged] = useState<{ corner: number; at: Pair }>();
+  const corners = dragged ? kept.map((c, i) => (i === dragged.corner ? dragged.at : c)) : kept;
   const crossing = editable && corners.length > 3 ? findCrossing(corners) : undefined;
   const refused = closed && crossing ? [crossing.sideA, crossing.sideB] : [];
   const sides =
@@ -152,7 +156,11 @@ export function Selected({ view, corners, closed, editable, focus, onDraw, onTyp
                 strokeWidth={2}
                 hitStrokeWidth={20}
                 draggable
+                onDragMove={(event) =>
+                  setDragged({ corner: i, at: place(toFt(view, [event.target.x(), event.target.y()]), i) })
+                }
                 onDragEnd={(event) => {
+                  setDragged(undefined);
                   const at = place(toFt(view, [event.target.x(), event.target.y()]), i);
                   const [px, py] = toPx(view, at);
                   event.target.position({ x: px, y: py });
