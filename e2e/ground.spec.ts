@@ -200,8 +200,10 @@ test('a hand test names the soil, and never overwrites a laboratory', async ({ p
 
 test('a corner is dragged, a side takes a new corner, a plan lies behind the sheet', async ({ page }) => {
   await newProperty(page, 'Drag green');
-  const at = await sheetPoints(page);
   const drag = async (from: [number, number], to: [number, number]) => {
+    // typing below the sheet scrolled the page
+    await page.evaluate(() => scrollTo(0, 0));
+    const at = await sheetPoints(page);
     const [a, b] = [at(...from), at(...to)];
     await page.mouse.move(a.x, a.y);
     await page.mouse.down();
