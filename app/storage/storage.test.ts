@@ -7,10 +7,13 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { exportBackup, exportProperty, readImport, storeCases } from './case-files';
 import {
   deleteProperty,
+  deleteSample,
   deleteZone,
   listProperties,
   loadAllProperties,
+  loadProperties,
   loadProperty,
+  sampleCodes,
   saveChoices,
   savePlan,
   saveProperty,
@@ -63,6 +66,66 @@ describe('versions of the database', () => {
     db = openDatabase(db.name);
     const fault: unknown = await listProperties(db).catch((caught: unknown) => caught);
     expect(storageFault(fault)).toContain('newer Ubertas');
+  });
+});
+
+describe('a long list of properties', () => {
+  it('is read by names and zones alone, and rows only when they are shown', async () => {
+    await storeCases([caseOf('quarry-lane-school'), caseOf('okonedo-residence')], {}, db);
+    expect(await listProperties(db)).toEqual([
+      {
+        id: 'okonedo-residence',
+        name: 'Okonedo residence',
+        zones: [expect.objectContaining({ grass: 'tall-fescue', areaSqFt: 3860 })],
+      },
+      {
+        id: 'quarry-lane-school',
+        name: 'Quarry Lane School',
+        zones: [{}, {}, {}].map(() => expect.objectContaining({})),
+      },
+    ]);
+    const [first, ...more] = await loadProperties(['quarry-lane-school', 'gone'], db);
+    expect(more).toEqual([]);
+    expect(first?.zones.map((z) => z.id)).toEqual(['south-lawn', 'playing-strip', 'lime-walk']);
+    expect(first?.soilTests).toHaveLength(6);
+  });
+  it('keeps plan pictures apart, and brings them along in files', async () => {
+    const picture = {
+      dataUrl: 'data:image/png;base64,AAAA',
+      widthPx: 10,
+      heightPx: 10,
+      ftPerPx: 0.5,
+      atFt: [0, 0] as [number, number],
+    };
+    await storeCases([caseOf('okonedo-residence')], {}, db);
+    const { property } = (await loadProperty('okonedo-residence', db)) as Case;
+    await saveProperty({ ...property, site: { picture } }, db);
+    expect((await loadProperties(['okonedo-residence'], db))[0]?.property.site?.picture).toBeUndefined();
+    expect((await loadProperty('okonedo-residence', db))?.property.site?.picture).toEqual(picture);
+    const backup = readImport(await exportBackup('2027-04-05', db));
+    if (isRefusal(backup)) throw new Error(backup.refused);
+    await deleteProperty('okonedo-residence', db);
+    expect(await db.pictures.count()).toBe(0);
+    await storeCases(backup, {}, db);
+    expect((await loadProperty('okonedo-residence', db))?.property.site?.picture).toEqual(picture);
+    await saveProperty({ ...property, site: {} }, db);
+    expect((await loadProperty('okonedo-residence', db))?.property.site?.picture).toBeUndefined();
+  });
+  it('carries the shelf once in a backup, and with each property what it names', async () => {
+    await storeCases([caseOf('mill-race-cottages'), caseOf('quarry-lane-school')], {}, db);
+    const { cases } = JSON.parse(await exportBackup('2027-04-05', db)) as { cases: Case[] };
+    expect(cases[0]?.products).toHaveLength(await db.products.count());
+    const named = new Set((cases[1]?.zones ?? []).flatMap((z) => (z.applied ?? []).map((a) => a.productId)));
+    expect(new Set(cases[1]?.products?.map((p) => p.id))).toEqual(named);
+  });
+  it('loses a zone with its samples, and keeps the others', async () => {
+    await storeCases([caseOf('quarry-lane-school')], {}, db);
+    await saveSample('quarry-lane-school', { id: 'a', zoneId: 'south-lawn', code: 'QLS-27-01' }, db);
+    await saveSample('quarry-lane-school', { id: 'b', zoneId: 'lime-walk', code: 'QLS-27-02' }, db);
+    await deleteZone('quarry-lane-school', 'south-lawn', db);
+    expect(await sampleCodes(db)).toEqual(['QLS-27-02']);
+    await deleteSample('quarry-lane-school', 'b', db);
+    expect(await sampleCodes(db)).toEqual([]);
   });
 });
 
