@@ -155,7 +155,9 @@ test('a foreign file is mapped, its wrong lines come back with reasons, the labo
   await expect(page.getByText('Cancelled. Nothing was stored.')).toBeVisible();
 });
 
-test('a hundred thousand lines are read off the page, which answers meanwhile, and can be cancelled', async ({ page }) => {
+test('a hundred thousand lines are read off the page, which answers meanwhile, and can be cancelled', async ({
+  page,
+}) => {
   await openCases(page, 'quarry-lane-school');
   await page.goto('/reports?property=quarry-lane-school');
   const lines = ['Sample,pH,K (ppm),Date'];
