@@ -1,20 +1,28 @@
-import { choose, expect, newProperty, openCases, test } from './ubertas-page';
+import type { Page } from '@playwright/test';
+import { expect, newProperty, openCases, test } from './ubertas-page';
+
+/** Chooses as a person does who types: focus, the first letters, Enter. */
+async function typeChoice(page: Page, label: RegExp, letters: string): Promise<void> {
+  await page.getByLabel(label).focus();
+  await page.keyboard.type(letters);
+  await page.keyboard.press('Enter');
+}
 
 test.use({ viewport: { width: 390, height: 844 } });
 
 test('a lawn is measured by tape on a phone, and its sample taken there', async ({ page }) => {
   await newProperty(page, 'Pocket green');
   await page.getByLabel('Zone name').fill('Front lawn');
-  await choose(page, 'How it is measured', 'Three sides');
+  await typeChoice(page, /^How it is measured/, 'Three');
   for (const [label, feet] of [
     [/^Side a/, '60'],
     [/^Side b/, '80'],
     [/^Side c/, '100'],
   ] as const)
     await page.getByLabel(label).fill(feet);
-  await choose(page, 'Measured by', 'pacing');
-  await choose(page, 'Grass', 'bermudagrass');
-  await choose(page, 'Soil texture', 'sandy loam');
+  await typeChoice(page, /^Measured by/, 'pacing');
+  await typeChoice(page, /^Grass/, 'bermuda');
+  await typeChoice(page, /^Soil texture/, 'sandy loam');
   await page.getByRole('button', { name: 'Keep zone' }).click();
   await expect(page.getByText('Front lawn is kept.')).toBeVisible();
   // half of 60 by 80, and 7.5 % of it by pacing
