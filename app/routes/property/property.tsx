@@ -183,6 +183,10 @@ function Next({ work }: { work: PropertyWork }) {
 const KEYS: readonly [string, string][] = [
   ['1 to 5', 'stages of work'],
   ['[ and ]', 'zone before, zone after'],
+  ['S, O, R, T, C, E, B', 'on Ground: tools, as they say beside them'],
+  ['Ctrl Z, Ctrl Y', 'on Ground: undo, redo'],
+  ['S', 'on Read: the next school'],
+  ['P', 'on Sample: print the labels; on Read: print the page'],
   ['Esc', 'close the Workings'],
   ['Backspace', 'in Workings: one step back'],
   ['Alt H', 'all properties'],
