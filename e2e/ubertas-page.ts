@@ -33,7 +33,11 @@ export async function openCases(page: Page, ...names: string[]): Promise<void> {
 /** Chooses from a list by its label and the words of the option. */
 export async function choose(page: Page, label: string, option: string): Promise<void> {
   await page.getByLabel(label, { exact: true }).click();
-  await page.locator('.ant-select-dropdown:visible').getByTitle(option, { exact: true }).click();
+  const list = page.locator('.ant-select-dropdown:visible');
+  // a click on a list that is still unfolding is not heard
+  await expect(list).not.toHaveClass(/ant-slide/);
+  await list.getByTitle(option, { exact: true }).click();
+  await expect(list).toBeHidden();
 }
 
 /** Where a point of the drawing sheet lies on the screen, as long as its ruler starts at 0 and a square is 10 ft. */
