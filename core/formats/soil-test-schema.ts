@@ -1,23 +1,9 @@
 import * as yup from 'yup';
 import { id, isoDay, list, num, text, word } from './shape';
-import { ANALYTES, METHODS, UNITS } from './words';
+import { ANALYTES, METHODS, NUTRIENTS, UNITS } from './words';
 
 /** Analytes that are a mass in soil: without a unit the number means nothing. */
-export const NEEDS_UNIT: ReadonlySet<string> = new Set([
-  'P',
-  'K',
-  'Ca',
-  'Mg',
-  'S',
-  'Na',
-  'Fe',
-  'Mn',
-  'Zn',
-  'Cu',
-  'B',
-  'NO3-N',
-  'Al',
-]);
+export const NEEDS_UNIT: ReadonlySet<string> = new Set([...NUTRIENTS, 'Al']);
 
 export const resultSchema = yup
   .object({

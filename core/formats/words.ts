@@ -10,28 +10,9 @@ export const MEASURED_BY = ['tape', 'wheel', 'pacing', 'plan', 'walk'] as const;
 export type MeasuredBy = (typeof MEASURED_BY)[number];
 /** What a cut-out is: it decides only its name in the reckoning line. */
 export const CUT_OUTS = ['building', 'bed', 'path', 'paving', 'pool', 'tree', 'other'] as const;
-export const ANALYTES = [
-  'pH',
-  'buffer-pH',
-  'P',
-  'K',
-  'Ca',
-  'Mg',
-  'S',
-  'Na',
-  'Fe',
-  'Mn',
-  'Zn',
-  'Cu',
-  'B',
-  'NO3-N',
-  'OM',
-  'CEC',
-  'EC',
-  'CaCO3',
-  'Al',
-  'acidity',
-] as const;
+/** Analytes that are a mass in soil and want a unit. */
+export const NUTRIENTS = ['P', 'K', 'Ca', 'Mg', 'S', 'Na', 'Fe', 'Mn', 'Zn', 'Cu', 'B', 'NO3-N'] as const;
+export const ANALYTES = ['pH', 'buffer-pH', ...NUTRIENTS, 'OM', 'CEC', 'EC', 'CaCO3', 'Al', 'acidity'] as const;
 export type Analyte = (typeof ANALYTES)[number];
 export const UNITS = ['ppm', 'mg/dm3', 'lb/acre', 'kg/ha', 'index', 'cmolc/kg', '%', 'dS/m'] as const;
 export const METHODS = [

@@ -3,7 +3,7 @@ import { defineReckoning } from '../reckoning/define';
 import { feet, type Pair, percent, squareFeet } from '../reckoning/inputs';
 import { refuse } from '../reckoning/refusal';
 
-/** Likely error of an area by the way it was measured, percent. Common practice: tape 1, wheel 2 to 3, pacing 5 to 10. */
+/** Likely error of an area by the way it was measured, percent. Common practice: tape 1, wheel 2 to 3, pacing 5 to 10; for a plan an estimate of ours. */
 export const ERROR_PERCENT: Record<Exclude<MeasuredBy, 'walk'>, number> = { tape: 1, wheel: 2.5, pacing: 7.5, plan: 2 };
 /** Scatter of one position of a walked track, ft. Common practice for a phone under open sky. */
 export const WALK_SIGMA_FT = 5;
