@@ -11,7 +11,13 @@ import { nutrientBalance } from './nutrients/balance';
 import { oxideOfElement } from './nutrients/oxide';
 import { growthRemoval } from './nutrients/removal';
 import { productDelivers } from './products/delivers';
+import { limeUndone } from './products/lime-undone';
+import { blendOfThree, blendOfTwo } from './products/match/blend';
+import { unitPrice, weighOutCost } from './products/price';
 import { productRate } from './products/rate';
+import { productSalt } from './products/salt';
+import { ownFigure } from './prescription/own-figure';
+import { peatLimeEquivalent, sulfurLimeEquivalent } from './sulfur/lime-equivalent';
 import type { Reckoning } from './reckoning/define';
 import { bufferAcidity } from './soil/buffer-acidity';
 import { methodConvert } from './soil/method-convert';
@@ -85,6 +91,8 @@ const ALL = [
   sulfurForCarbonate,
   sulfurProduct,
   sulfurDoses,
+  sulfurLimeEquivalent,
+  peatLimeEquivalent,
   gypsumRequirement,
   nitrogenYear,
   nitrogenAcidity,
@@ -94,6 +102,7 @@ const ALL = [
   saturationNeed,
   oxideOfElement,
   capped,
+  ownFigure,
   productRate,
   productDelivers,
   productCoverage,
@@ -101,6 +110,12 @@ const ALL = [
   liquidRate,
   liquidDelivers,
   granuleSpacing,
+  productSalt,
+  limeUndone,
+  blendOfTwo,
+  blendOfThree,
+  unitPrice,
+  weighOutCost,
   zoneAmount,
   growthPotential,
   solarRadiation,

@@ -1,5 +1,6 @@
 import type { AnySchema } from 'yup';
 import { caseSchema } from '../core/formats/case';
+import { shelfSchema } from '../core/formats/shelf-file';
 import { formatSchema } from '../core/formats/json-schema';
 import { PACK_SCHEMAS } from '../core/packs/rule-packs';
 import type { Input } from '../core/reckoning/inputs';
@@ -107,6 +108,10 @@ export const madeDocs = (): Map<string, string> =>
     [
       'docs/formats/ubertas-case.schema.json',
       printed(formatSchema('ubertas-case', 'One property with all that a plan needs, version 1.', caseSchema)),
+    ],
+    [
+      'docs/formats/ubertas-shelf.schema.json',
+      printed(formatSchema('ubertas-shelf', 'Products of a shelf with their labels, version 1.', shelfSchema)),
     ],
     ['docs/formats/reckonings.schema.json', printed(reckoningsSchema())],
     ...Object.entries(PACK_SCHEMAS).map(([kind, schema]): [string, string] => [

@@ -52,16 +52,22 @@ export const productSchema = yup
     sizeGuideNumber: num('Size guide number', { min: 30, max: 500 }).optional(),
     coverageSqFt: num('Coverage', { above: 0, max: 1e7, unit: 'ft2' }).optional(),
     pesticide: yes('Holds a pesticide').optional(),
+    granuleDensity: num('Granule density', { min: 0.5, max: 3, unit: 'g/cm3' }).optional(),
     lot: text('Lot', 80).optional(),
+    /** Half entered: kept as typed, and never planned or matched until it is whole. */
+    unfinished: yes('Unfinished label').optional(),
   })
   .test('forms', function (product) {
+    const shares = [...Object.values(product.guaranteed ?? {}), ...Object.values(product.nitrogen ?? {})] as unknown[];
+    // a share that is no number has its own sentence
+    if (shares.some((share) => share !== undefined && typeof share !== 'number')) return true;
     const grade = (product.guaranteed?.N ?? 0) + (product.guaranteed?.P2O5 ?? 0) + (product.guaranteed?.K2O ?? 0);
     if (grade > 100)
       return this.createError({
         path: `${this.path ? `${this.path}.` : ''}guaranteed`,
         message: `N, P2O5 and K2O of ${product.name} add up to ${grade} %, which no bag can hold.`,
       });
-    if (!product.nitrogen) return true;
+    if (!product.nitrogen || product.unfinished) return true;
     const sum = Object.values(product.nitrogen).reduce<number>((a, b) => a + (b ?? 0), 0);
     const total = product.guaranteed?.N ?? 0;
     if (Math.abs(sum - total) > 0.05)

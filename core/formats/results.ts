@@ -63,7 +63,11 @@ export function printInterpretation(given: Case, options: { school?: School; pac
   return { format: 'ubertas-interpretation', version: 1, zones };
 }
 
-const nutrient = (line: NutrientPrescription) => ({ level: line.level, says: line.says });
+const nutrient = ({ level, says, own, byRule }: NutrientPrescription) => ({
+  level,
+  says,
+  own: own && { ...own, byRuleLb: byRule?.value ?? 0 },
+});
 
 /** Month and day a correction may go down, earliest and latest: lime fall to early spring, sulfur in spring and fall. */
 const CORRECTION_SPANS = {
@@ -94,6 +98,7 @@ function phOf({ ph }: ZonePrescription) {
     doses,
     monthsApart: ph.monthsApart,
     years: ph.years,
+    own: ph.own && { ...ph.own, byRuleLb: ph.byRule?.value ?? 0 },
     retest: ph.retest,
   };
 }
@@ -140,6 +145,7 @@ export function printPrescription(given: Case, options: { packs?: RulePacks; asO
       nitrogen: {
         yearLb: nitrogen.year.value,
         adjustments: nitrogen.steps.filter((s) => !s.off).map(({ id, lb, says }) => ({ id, lb, says })),
+        own: nitrogen.own && { ...nitrogen.own, byRuleLb: nitrogen.byRule?.value ?? 0 },
         note: nitrogen.note,
       },
       phosphorus: { yearLbP2O5: phosphorus.yearLb, ...nutrient(phosphorus) },

@@ -56,3 +56,17 @@ export type NitrogenForm = (typeof NITROGEN_FORMS)[number];
 /** Hand instruments and what their reading means: pH in a wetted soil, soil temperature in deg F. */
 export const INSTRUMENTS = ['ph-pen', 'soil-thermometer'] as const;
 export type Instrument = (typeof INSTRUMENTS)[number];
+/** Figures of a prescription that an agronomist may replace with an own one. */
+export const OWN_LINES = [
+  'lime',
+  'free-sulfur',
+  'nitrogen',
+  'phosphorus',
+  'potassium',
+  'magnesium',
+  'sulfur',
+  'aim-ph',
+  'treated-depth',
+  'root-zone',
+] as const;
+export type OwnLine = (typeof OWN_LINES)[number];

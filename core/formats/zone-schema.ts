@@ -4,7 +4,18 @@ import { TEXTURE_CLASSES } from '../ground/texture-groups';
 import { BALL_ANSWERS, RIBBON_ANSWERS, RUB_ANSWERS } from '../ground/hand-test';
 import { id, isoDay, list, num, text, word, yes } from './shape';
 import { shapeFields } from './shape-schema';
-import { CARBONATES, CUT_OUTS, DRAINAGE, INSTRUMENTS, LIGHT, MEASURED_BY, TURF, WEAR, ZONE_STATES } from './words';
+import {
+  CARBONATES,
+  CUT_OUTS,
+  DRAINAGE,
+  INSTRUMENTS,
+  LIGHT,
+  MEASURED_BY,
+  OWN_LINES,
+  TURF,
+  WEAR,
+  ZONE_STATES,
+} from './words';
 
 const fraction = (label: string) => num(label, { min: 0, max: 100, unit: '%' }).required();
 
@@ -16,6 +27,40 @@ export const cutOutSchema = yup.object({
   ...shapeFields,
 });
 export type CutOut = yup.InferType<typeof cutOutSchema>;
+
+/** Largest own figure of each kind: lb/1000 ft2, pH or in. */
+const MOST_OWN: Record<(typeof OWN_LINES)[number], readonly [number, number]> = {
+  lime: [0, 400],
+  'free-sulfur': [0, 100],
+  nitrogen: [0, 10],
+  phosphorus: [0, 5],
+  potassium: [0, 10],
+  magnesium: [0, 5],
+  sulfur: [0, 5],
+  'aim-ph': [5, 7.5],
+  'treated-depth': [1, 12],
+  'root-zone': [2, 12],
+};
+
+/** A figure that the agronomist put in place of the rule's. Rates are lb/1000 ft2 in the form bags state. */
+export const ownFigureSchema = yup
+  .object({
+    line: word('Own figure of', OWN_LINES).required('Say which figure is replaced.'),
+    value: num('Own figure', { min: 0, max: 400 }).required('Type the figure.'),
+    reason: text('Reason', 400).required('An own figure needs its reason.').min(3, 'An own figure needs its reason.'),
+    by: text('By', 60).optional(),
+    on: isoDay('Day of the own figure').optional(),
+  })
+  .test('bounds', function (own) {
+    const [least, most] = MOST_OWN[own.line] ?? [0, 400];
+    return own.value >= least && own.value <= most
+      ? true
+      : this.createError({
+          path: `${this.path ? `${this.path}.` : ''}value`,
+          message: `The own figure must be between ${least} and ${most}; ${own.value} is not.`,
+        });
+  });
+export type OwnFigure = yup.InferType<typeof ownFigureSchema>;
 
 export const zoneSchema = yup.object({
   id: id('Zone'),
@@ -77,6 +122,8 @@ export const zoneSchema = yup.object({
   ).optional(),
   /** Lines of the nitrogen walk that the agronomist switched off. */
   nitrogenOff: list('Nitrogen lines switched off', text('line', 20).required(), 12).optional(),
+  /** Figures of the prescription that the agronomist replaced, each with its reason. */
+  own: list('Own figures', ownFigureSchema, OWN_LINES.length).optional(),
   applied: list(
     'Applied',
     yup.object({

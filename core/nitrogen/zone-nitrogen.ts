@@ -1,4 +1,5 @@
-import type { LocalCode, Zone } from '../formats/case';
+import type { LocalCode, OwnFigure, Zone } from '../formats/case';
+import { inPlaceOf, ownOf } from '../prescription/own-figure';
 import type { Care } from '../ground/grasses';
 import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../packs/rule-packs';
 import { groupOfTexture } from '../ground/texture-groups';
@@ -108,6 +109,8 @@ class WalkedNitrogen implements NitrogenPrescription {
     private readonly given: NitrogenYearInputs,
     private readonly off: ReadonlySet<string>,
     private readonly organicMatterPercent: number | undefined,
+    readonly own: OwnFigure | undefined,
+    readonly byRule: Figure | undefined,
   ) {}
 
   /** The lines in order; those switched off stand among them, uncounted. */
@@ -171,5 +174,14 @@ export function prescribeNitrogen(
   );
   const note =
     groupOfTexture(zone.texture) === 'sand' ? 'Sand: the same total in smaller doses, more often.' : undefined;
-  return new WalkedNitrogen(year, note, zone, grass.name, given, off, organicMatterPercent);
+  const own = ownOf(zone, 'nitrogen');
+  if (!own)
+    return new WalkedNitrogen(year, note, zone, grass.name, given, off, organicMatterPercent, undefined, undefined);
+  const placed = inPlaceOf(year, own, {
+    title: 'Nitrogen for the year, own figure',
+    unit: 'lb N per 1000 ft2',
+    usedIn: 'Season: the nitrogen doses add up to it. Prescribe: growth takes P and K in proportion to it.',
+    most: given.codeLb,
+  });
+  return new WalkedNitrogen(placed, note, zone, grass.name, given, off, organicMatterPercent, own, year);
 }

@@ -1,4 +1,4 @@
-import type { Method, Zone } from '../formats/case';
+import type { Method, OwnFigure, Zone } from '../formats/case';
 import { minimumNeed } from '../nutrients/minimum';
 import { saturationNeed } from '../nutrients/saturation';
 import { BUILT_IN_PACKS } from '../packs/rule-packs';
@@ -13,6 +13,7 @@ import { zoneBulkDensity } from '../soil/report';
 import type { Level } from '../soil/levels';
 import { capped } from './capped';
 import { type Figure, sureFigure, traced } from './figure';
+import { inPlaceOf, ownOf } from './own-figure';
 import type { NutrientPrescription } from './prescription';
 
 /** Depth that feeds established turf, in; not the sample's depth. Decision, 3-6 in is in use. */
@@ -58,6 +59,7 @@ class NutrientLine implements NutrientPrescription {
 
 /** Need by mass balance on the root zone: the sufficiency school's. */
 function balanceFigure(nutrient: PrescribedNutrient, finding: Finding, zone: Zone, yearN: Figure): Figure {
+  const rootZone = rootZoneOf(zone);
   const clippings = clippingsOf(zone);
   const removal = sureFigure(
     growthRemoval,
@@ -77,7 +79,7 @@ function balanceFigure(nutrient: PrescribedNutrient, finding: Finding, zone: Zon
     {
       testPpm: traced(finding.value, `soil report, ${finding.method ?? ''}`),
       enoughPpm: traced(finding.range?.enough ?? 0, `${finding.source}, start of enough`),
-      depthIn: traced(ROOT_ZONE_IN, 'root zone of turf, common practice'),
+      depthIn: rootZone,
       bulkDensity: traced(
         zoneBulkDensity(zone),
         zone.bulkDensity === undefined
@@ -90,13 +92,21 @@ function balanceFigure(nutrient: PrescribedNutrient, finding: Finding, zone: Zon
       title: `${NAMES[nutrient]} balance`,
       unit: `lb ${nutrient} per 1000 ft2`,
       alternatives: () => [
-        { says: 'Root zone 6 in', change: { depthIn: 6 } },
+        ...(rootZone.value === 6 ? [] : [{ says: 'Root zone 6 in', change: { depthIn: 6 } }]),
         { says: 'Soil only, no growth', change: { removalLb: 0 } },
       ],
       usedIn: `Prescribe: ${NAMES[nutrient].toLowerCase()} for the year.`,
     },
   );
 }
+
+/** Depth of the root zone: the agronomist's own, else the usual one. */
+const rootZoneOf = (zone: Zone) => {
+  const own = ownOf(zone, 'root-zone');
+  return own
+    ? traced(own.value, `own root zone: ${own.reason}`)
+    : traced(ROOT_ZONE_IN, 'root zone of turf, common practice');
+};
 
 const clippingsOf = (zone: Zone): 'returned' | 'bagged' =>
   zone.clippings === 'returned' || zone.clippings === 'mulched' ? 'returned' : 'bagged';
@@ -111,7 +121,7 @@ function needFigure(
 ): { figure: Figure; by: string } {
   const { zone, choices, packs = BUILT_IN_PACKS } = facts;
   const ground = {
-    depthIn: traced(ROOT_ZONE_IN, 'root zone of turf, common practice'),
+    depthIn: rootZoneOf(zone),
     bulkDensity: traced(zoneBulkDensity(zone), `soil of the zone, ${groupOfTexture(zone.texture)}`),
   };
   const testPpm = traced(finding.value, `soil report, ${finding.method ?? ''}`);
@@ -153,10 +163,10 @@ function needFigure(
 }
 
 /**
- * P, K, Mg or S for the year. Whatever the school: nothing without a test, nothing where sufficiency reads high, and no
+ * P, K, Mg or S for the year by the rule. Whatever the school: nothing without a test, nothing where sufficiency reads high, and no
  * phosphorus where it reads enough.
  */
-export function prescribeNutrient(
+function byTheRule(
   nutrient: PrescribedNutrient,
   facts: ZoneFacts,
   read: Interpretation | undefined,
@@ -208,4 +218,60 @@ export function prescribeNutrient(
         )
       : need.retitled(`${NAMES[nutrient]} for the year`, used);
   return new NutrientLine(finding, by, year.value, year);
+}
+
+const OWN_LINE = { P: 'phosphorus', K: 'potassium', Mg: 'magnesium', S: 'sulfur' } as const;
+
+/** A line whose figure is the agronomist's own; what the rule gave stays beside it. */
+class OwnNutrientLine implements NutrientPrescription {
+  readonly yearLb: number;
+  constructor(
+    private readonly rule: NutrientPrescription,
+    readonly own: OwnFigure,
+    readonly year: Figure,
+    readonly held: string,
+  ) {
+    this.yearLb = year.value;
+  }
+  get level(): NutrientPrescription['level'] {
+    return this.rule.level;
+  }
+  get byRule(): Figure | undefined {
+    return this.rule.year;
+  }
+  get says(): string {
+    return this.held ? `${this.rule.says} ${this.held}` : this.rule.says;
+  }
+}
+
+/**
+ * P, K, Mg or S for the year: the rule's, or the agronomist's own in its place. An own figure for P2O5 where the test
+ * asks for none is held to 0 by a code that wants a test, and said aloud everywhere else; none stands without a report.
+ */
+export function prescribeNutrient(
+  nutrient: PrescribedNutrient,
+  facts: ZoneFacts,
+  read: Interpretation | undefined,
+  yearN: Figure,
+): NutrientPrescription {
+  const rule = byTheRule(nutrient, facts, read, yearN);
+  const own = ownOf(facts.zone, OWN_LINE[nutrient]);
+  if (!own) return rule;
+  if (rule.level === 'not-tested' && own.value > 0)
+    return { ...rule, says: `${rule.says} The own figure is kept aside until there is one.` };
+  const sold = SOLD_AS[nutrient];
+  const unasked = nutrient === 'P' && rule.yearLb === 0 && own.value > 0;
+  const barred = unasked && facts.codes.some((code) => code.phosphorusNeedsTest);
+  const held = barred
+    ? 'The local code allows P2O5 only where a test asks for it: the own figure is held to 0.'
+    : unasked
+      ? 'Caution: an own figure gives P2O5 that the test does not ask for.'
+      : '';
+  const year = inPlaceOf(rule.year, own, {
+    title: `${NAMES[nutrient]} for the year, own figure`,
+    unit: `lb ${sold} per 1000 ft2`,
+    usedIn: `Season: the ${sold} doses add up to it.`,
+    most: barred ? 0 : undefined,
+  });
+  return new OwnNutrientLine(rule, own, year, held);
 }

@@ -1,4 +1,4 @@
-import type { Method, Product } from '../formats/case';
+import type { Method, Product, Zone } from '../formats/case';
 import { adamsEvansLime } from '../lime/adams-evans';
 import { smpLime } from '../lime/smp';
 import { BUILT_IN_PACKS, grassIn } from '../packs/rule-packs';
@@ -13,6 +13,7 @@ import type { Interpretation } from '../soil/interpret';
 import { sulfurDoses } from '../sulfur/doses';
 import { sulfurRequirement } from '../sulfur/requirement';
 import { type Figure, figureOf, sureFigure, traced } from './figure';
+import { inPlaceOf, ownOf } from './own-figure';
 import type { LimeMethod, PhPrescription } from './prescription';
 import type { ZoneFacts } from './zone-facts';
 
@@ -22,6 +23,10 @@ type SourcedGrass = ReturnType<typeof grassIn>;
 const HIGHEST_LIME_AIM = 6.5;
 /** Surface lime and sulfur on standing turf treat about this depth; tillage its own. Common practice. */
 const TREATED_DEPTH_IN = { established: 4, 'close-cut': 4, tilled: 6 } as const;
+const depthSays = (zone: Zone, usual: string): string => {
+  const own = ownOf(zone, 'treated-depth');
+  return own ? `own depth: ${own.reason}` : usual;
+};
 /** Neutralising value assumed where the shelf holds no lime. */
 const ASSUMED_ECCE = 90;
 /** Sulfur only from this far above the window. Decision. */
@@ -31,7 +36,7 @@ const RETEST_WHILE_CORRECTING = 'Retest in a year, same season, same laboratory.
 const RETEST_NORMALLY = 'Retest in 2 to 3 years.';
 const nothing = { doses: [], monthsApart: 0, years: 0 };
 
-/** The lime a person chose, else the one that fits: dolomitic only where magnesium was tested and is below enough. */
+/** The lime a person chose (hydrated only so, burnt never), else the one that fits: dolomitic only where magnesium was tested and is below enough. */
 export function limeOnShelf(
   products: readonly Product[],
   read: Interpretation,
@@ -39,9 +44,11 @@ export function limeOnShelf(
 ): Product | undefined {
   const magnesium = read.findings.find((f) => f.analyte === 'Mg');
   const wantsMagnesium = magnesium?.level === 'low' || magnesium?.level === 'very-low';
-  const limes = products.filter((p) => p.limeKind === 'calcitic' || p.limeKind === 'dolomitic');
+  const chosen = products.find((p) => p.id === chosenId && p.limeKind && p.limeKind !== 'burnt' && !p.unfinished);
+  if (chosen) return chosen;
+  const limes = products.filter((p) => !p.unfinished && (p.limeKind === 'calcitic' || p.limeKind === 'dolomitic'));
   const kind = wantsMagnesium ? 'dolomitic' : 'calcitic';
-  return limes.find((p) => p.id === chosenId) ?? limes.find((p) => p.limeKind === kind) ?? limes[0];
+  return limes.find((p) => p.limeKind === kind) ?? limes[0];
 }
 
 /** ECCE of a lime product; where the label gives only CCE it is taken as finely ground. */
@@ -96,9 +103,16 @@ function limeNeed(
     soilPh: traced(soilPh, 'soil report, pH in water'),
     aimPh: traced(
       aim,
-      aim < grass.phAim ? `${grass.name}, held to 6.5: lime never aims higher` : `${grass.name}, ${grass.source.name}`,
+      ownOf(zone, 'aim-ph')
+        ? `own aim: ${ownOf(zone, 'aim-ph')?.reason}`
+        : aim < grass.phAim
+          ? `${grass.name}, held to 6.5: lime never aims higher`
+          : `${grass.name}, ${grass.source.name}`,
     ),
-    treatedDepthIn: traced(depth, turf === 'tilled' ? 'tillage depth' : 'surface lime on standing turf'),
+    treatedDepthIn: traced(
+      depth,
+      depthSays(zone, turf === 'tilled' ? 'tillage depth' : 'surface lime on standing turf'),
+    ),
   };
   if (reading?.value !== undefined && !buffer)
     return {
@@ -158,8 +172,8 @@ function prescribeLime(
 ): PhPrescription | Refusal {
   const { zone, products, limeProductId } = facts;
   const turf = zone.turf ?? 'established';
-  const aim = Math.min(grass.phAim, HIGHEST_LIME_AIM);
-  const depth = TREATED_DEPTH_IN[turf];
+  const aim = Math.min(ownOf(zone, 'aim-ph')?.value ?? grass.phAim, HIGHEST_LIME_AIM);
+  const depth = ownOf(zone, 'treated-depth')?.value ?? TREATED_DEPTH_IN[turf];
   const need = limeNeed(facts, read, soilPh, aim, depth, grass);
   if (isRefusal(need.figure)) return need.figure;
   const product = limeOnShelf(products, read, limeProductId);
@@ -182,26 +196,36 @@ function prescribeLime(
       usedIn: 'Season: the lime doses add up to it.',
     },
   );
+  const ownLime = ownOf(zone, 'lime');
+  const given = ownLime
+    ? inPlaceOf(material, ownLime, {
+        title: 'Lime, own figure',
+        unit: 'lb lime per 1000 ft2',
+        usedIn: 'Season: the lime doses add up to it.',
+      })
+    : material;
   const doses = figureOf(
     limeDoses,
     {
-      materialLb: traced(material.value, 'lime in all', material),
+      materialLb: traced(given.value, 'lime in all', given),
       turf: traced(turf, 'turf of the zone'),
       textureGroup: traced(groupOfTexture(zone.texture), 'soil of the zone'),
-      material: undefined,
+      material: product?.limeKind === 'hydrated' ? traced('hydrated' as const, `label, ${product.name}`) : undefined,
     },
     { title: 'Lime, each dose', unit: 'lb lime per 1000 ft2', part: 'doses', usedIn: 'Season: one block a dose.' },
   );
   if (isRefusal(doses)) return doses;
   const split = doses.whole.doses.length;
   return {
-    action: need.figure.value > 0 ? 'lime' : 'none',
+    action: given.value > 0 ? 'lime' : 'none',
+    own: ownLime,
+    byRule: ownLime && material,
     says: `${need.says}, to pH ${aim}, top ${depth} in. ${product ? `${product.name}, ECCE ${ecce}` : `Ag lime of ECCE ${ecce} assumed`}${split > 1 ? `, in ${split} doses` : ''}.`,
     method: need.method,
     targetPh: aim,
     treatedDepthIn: depth,
     requirement: need.figure,
-    material,
+    material: given,
     productId: product?.id,
     doses: [...doses.whole.doses],
     monthsApart: doses.whole.monthsApart,
@@ -235,16 +259,21 @@ function prescribeSulfur(
     return leave('By choice: the pH stays, iron and manganese are fed for colour.');
   if (choices?.highPh === 'acidifying-nitrogen')
     return leave('By choice: only acidifying nitrogen; it holds the pH rather than lowers it.');
-  const aim = Math.max(grass.phAim, Number((grass.phHigh - 0.2).toFixed(2)));
+  const aim = ownOf(zone, 'aim-ph')?.value ?? Math.max(grass.phAim, Number((grass.phHigh - 0.2).toFixed(2)));
   const turf = zone.turf ?? 'established';
-  const depth = TREATED_DEPTH_IN[turf];
+  const depth = ownOf(zone, 'treated-depth')?.value ?? TREATED_DEPTH_IN[turf];
   const requirement = figureOf(
     sulfurRequirement,
     {
       soilPh: traced(soilPh, 'soil report, pH in water'),
-      aimPh: traced(aim, `${grass.name}: window top less 0.2, or its aim`),
+      aimPh: traced(
+        aim,
+        ownOf(zone, 'aim-ph')
+          ? `own aim: ${ownOf(zone, 'aim-ph')?.reason}`
+          : `${grass.name}: window top less 0.2, or its aim`,
+      ),
       textureGroup: traced(groupOfTexture(zone.texture), 'soil of the zone'),
-      treatedDepthIn: traced(depth, 'surface sulfur on standing turf'),
+      treatedDepthIn: traced(depth, depthSays(zone, 'surface sulfur on standing turf')),
     },
     {
       title: 'Elemental sulfur',
@@ -258,22 +287,33 @@ function prescribeSulfur(
     },
   );
   if (isRefusal(requirement)) return requirement;
-  const doses = sureFigure(
+  const ownSulfur = ownOf(zone, 'free-sulfur');
+  const given = ownSulfur
+    ? inPlaceOf(requirement, ownSulfur, {
+        title: 'Elemental sulfur, own figure',
+        unit: 'lb S per 1000 ft2',
+        usedIn: 'Season: the sulfur doses add up to it.',
+      })
+    : requirement;
+  const doses = figureOf(
     sulfurDoses,
     {
-      elementalLb: traced(requirement.value, 'elemental sulfur in all', requirement),
+      elementalLb: traced(given.value, 'elemental sulfur in all', given),
       turf: traced(turf, 'turf of the zone'),
     },
     { title: 'Sulfur, each dose', unit: 'lb S per 1000 ft2', part: 'doses', usedIn: 'Season: one block a dose.' },
   );
+  if (isRefusal(doses)) return doses;
   return {
-    action: 'sulfur',
+    action: given.value > 0 ? 'sulfur' : 'leave',
+    own: ownSulfur,
+    byRule: ownSulfur && requirement,
     says: `Elemental (free) sulfur to pH ${aim}, top ${depth} in, over ${doses.whole.years === 1 ? 'one year' : `${doses.whole.years} years`}.`,
     method: 'sulfur.requirement',
     targetPh: aim,
     treatedDepthIn: depth,
-    requirement,
-    material: requirement,
+    requirement: given,
+    material: given,
     doses: [...doses.whole.doses],
     monthsApart: 6,
     years: doses.whole.years,
@@ -282,7 +322,90 @@ function prescribeSulfur(
   };
 }
 
-/** pH first: nothing, lime, sulfur, or leave it, with the reason. No report, no lime and no sulfur. */
+/** What the rule says of pH: nothing, lime, sulfur, or leave it, with the reason. */
+function byTheRule(
+  facts: ZoneFacts,
+  read: Interpretation,
+  soilPh: number,
+  grass: SourcedGrass,
+): PhPrescription | Refusal {
+  if (!read.ph || read.ph.place === 'inside')
+    return {
+      action: 'none',
+      says: `${read.ph?.says ?? ''} Nothing to correct.`,
+      ...nothing,
+      retest: RETEST_NORMALLY,
+    };
+  const prescribe = read.ph.place === 'too-acid' ? prescribeLime : prescribeSulfur;
+  return prescribe(facts, read, soilPh, grass);
+}
+
+/** An own figure of lime or free sulfur where the rule gives none; kept aside where it would push pH the wrong way. */
+function ownCorrection(
+  facts: ZoneFacts,
+  read: Interpretation,
+  rule: PhPrescription,
+  soilPh: number,
+  grass: SourcedGrass,
+): PhPrescription {
+  const { zone, products, limeProductId } = facts;
+  const lime = ownOf(zone, 'lime');
+  const own = lime ?? ownOf(zone, 'free-sulfur');
+  if (!own || own.value === 0 || rule.own) return rule;
+  const action = lime ? ('lime' as const) : ('sulfur' as const);
+  const wrongWay = lime ? soilPh >= grass.phHigh : soilPh <= grass.phLow;
+  if (wrongWay)
+    return {
+      ...rule,
+      says: `${rule.says} The own figure of ${lime ? 'lime' : 'free sulfur'} is kept aside: pH ${soilPh} is already ${lime ? 'at the top of the window' : 'at the foot of the window'}.`,
+    };
+  const product = lime && limeOnShelf(products, read, limeProductId);
+  const given = inPlaceOf(undefined, own, {
+    title: lime ? 'Lime, own figure' : 'Elemental sulfur, own figure',
+    unit: lime ? 'lb lime per 1000 ft2' : 'lb S per 1000 ft2',
+    usedIn: `Season: the ${action} doses add up to it.`,
+  });
+  const turf = traced(zone.turf ?? 'established', 'turf of the zone');
+  const usedIn = 'Season: one block a dose.';
+  const limeSplit =
+    lime &&
+    figureOf(
+      limeDoses,
+      {
+        materialLb: traced(given.value, 'lime in all', given),
+        turf,
+        textureGroup: traced(groupOfTexture(zone.texture), 'soil of the zone'),
+        material: product?.limeKind === 'hydrated' ? traced('hydrated' as const, `label, ${product.name}`) : undefined,
+      },
+      { title: 'Lime, each dose', unit: 'lb lime per 1000 ft2', part: 'doses', usedIn },
+    );
+  const sulfurSplit =
+    !lime &&
+    figureOf(
+      sulfurDoses,
+      { elementalLb: traced(given.value, 'elemental sulfur in all', given), turf },
+      { title: 'Sulfur, each dose', unit: 'lb S per 1000 ft2', part: 'doses', usedIn },
+    );
+  const split = limeSplit || sulfurSplit;
+  if (!split || isRefusal(split)) return { ...rule, says: split ? split.refused : rule.says };
+  const count = split.whole.doses.length;
+  return {
+    ...rule,
+    action,
+    says: `${rule.says} By an own figure, against the rule: ${lime ? 'lime' : 'elemental (free) sulfur'}.`,
+    requirement: lime ? undefined : given,
+    material: given,
+    productId: product?.id,
+    own,
+    doses: [...split.whole.doses],
+    monthsApart: 6,
+    years: Math.ceil(count / 2),
+    dosesFigure: split,
+    retest: RETEST_WHILE_CORRECTING,
+  };
+}
+
+/** pH first: nothing, lime, sulfur, or leave it, with the reason. No report, no lime and no sulfur, own figure or not. */
 export function prescribePh(facts: ZoneFacts, read: Interpretation | undefined): PhPrescription | Refusal {
   const water = read && waterPh(read.readings);
   if (!read || !water || !read.ph)
@@ -293,8 +416,6 @@ export function prescribePh(facts: ZoneFacts, read: Interpretation | undefined):
       retest: 'Take a sample.',
     };
   const grass = grassIn(facts.packs ?? BUILT_IN_PACKS, facts.zone.grass);
-  if (read.ph.place === 'inside')
-    return { action: 'none', says: `${read.ph.says} Nothing to correct.`, ...nothing, retest: RETEST_NORMALLY };
-  const prescribe = read.ph.place === 'too-acid' ? prescribeLime : prescribeSulfur;
-  return prescribe(facts, read, water.ph, grass);
+  const rule = byTheRule(facts, read, water.ph, grass);
+  return isRefusal(rule) ? rule : ownCorrection(facts, read, rule, water.ph, grass);
 }

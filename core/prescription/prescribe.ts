@@ -3,7 +3,7 @@ import { prescribeNitrogen } from '../nitrogen/zone-nitrogen';
 import { isRefusal, type Refusal } from '../reckoning/refusal';
 import { type Interpretation, interpretZone } from '../soil/interpret';
 import { findReading, latestTest } from '../soil/report';
-import type { RulePacks } from '../packs/rule-packs';
+import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../packs/rule-packs';
 import { prescribeNutrient } from './prescribe-nutrient';
 import { prescribePh } from './prescribe-ph';
 import type { PhPrescription, ZonePrescription } from './prescription';
@@ -44,6 +44,15 @@ export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescriptio
     sulfur.year,
   ])
     for (const caution of figure?.cautions ?? []) if (!cautions.includes(caution)) cautions.push(caution);
+  const ceiling = grassIn(packs ?? BUILT_IN_PACKS, zone.grass).ceilingLb;
+  if (nitrogen.own && nitrogen.own.value > nitrogen.year.value)
+    cautions.unshift(
+      `The own figure of ${nitrogen.own.value} lb N is held to the local code, ${nitrogen.year.value} lb N per 1000 ft2 a year.`,
+    );
+  else if (nitrogen.own && nitrogen.year.value > ceiling)
+    cautions.unshift(
+      `The own figure of ${nitrogen.year.value} lb N is above the grass’s ceiling, ${ceiling} lb N per 1000 ft2 a year.`,
+    );
   if (!test)
     cautions.unshift(
       'No soil test: a stopgap. Nitrogen by the grass only; no P2O5, K2O, lime or sulfur until a sample is read.',

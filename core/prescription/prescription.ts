@@ -1,5 +1,6 @@
 import type { Refusal } from '../reckoning/refusal';
 import type { NitrogenLine } from '../nitrogen/year';
+import type { OwnFigure } from '../formats/case';
 import type { Level } from '../soil/levels';
 import type { Figure } from './figure';
 
@@ -22,6 +23,9 @@ export interface PhPrescription {
   monthsApart: number;
   years: number;
   dosesFigure?: Figure;
+  /** Own figure standing in for the rule's, and what the rule gave. */
+  own?: OwnFigure;
+  byRule?: Figure;
   retest: string;
 }
 
@@ -33,6 +37,8 @@ export interface NitrogenStep extends NitrogenLine {
 
 export interface NitrogenPrescription {
   year: Figure;
+  own?: OwnFigure;
+  byRule?: Figure;
   steps: NitrogenStep[];
   /** What the soil says about doses rather than the total. */
   note?: string;
@@ -43,6 +49,8 @@ export interface NutrientPrescription {
   level: Level | 'not-tested';
   says: string;
   year?: Figure;
+  own?: OwnFigure;
+  byRule?: Figure;
   /** lb oxide (P2O5, K2O) or element (Mg, S)/1000 ft2; 0 where nothing is to be given. */
   yearLb: number;
 }

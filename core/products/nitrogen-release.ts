@@ -1,6 +1,6 @@
 import type { Product } from '../formats/case';
 
-const SLOW_FORMS = [
+export const SLOW_FORMS = [
   'polymer-coated-urea',
   'sulfur-coated-urea',
   'methylene-urea',

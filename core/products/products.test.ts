@@ -82,10 +82,12 @@ describe('what the shelf offers', () => {
     expect(ids('N', true)).toContain('starter-18-24-6');
   });
   it('never muriate on centipedegrass', () => {
-    expect(ids('K2O')).toEqual(['sulfate-of-potash-50']);
+    expect(ids('K2O')).toEqual(['sulfate-of-potash-50', 'potash-magnesia-22']);
+    expect(ids('K2O')).not.toContain('muriate-of-potash-60');
   });
   it('never sulfate where free sulfur is asked for', () => {
-    expect(ids('sulfur')).toEqual(['sulfur-prills-90']);
+    expect(ids('sulfur')).toEqual(['sulfur-prills-90', 'acidifier-30']);
+    expect(ids('sulfur')).not.toContain('ammonium-sulfate-21');
   });
   it('never a product with a pesticide, and says why', () => {
     const both: Product = { ...(STARTER_SHELF[0] as Product), id: 'x', pesticide: true };

@@ -1,9 +1,10 @@
 import type { PlannedFor, Product } from '../formats/case';
 import type { Grass } from '../ground/grasses';
 import { slowShare } from './nitrogen-release';
+import { packageLb } from './package-lb';
 
 /** Chloride above this share makes a potash a muriate, percent. Sulfate of potash holds about 2. Common practice. */
-const HIGH_CHLORIDE_PERCENT = 10;
+export const HIGH_CHLORIDE_PERCENT = 10;
 
 /** What a product carries of what it is chosen for, percent. */
 export function percentFor(product: Product, purpose: PlannedFor): number {
@@ -27,6 +28,7 @@ export function excluded(
   const { guaranteed } = product;
   if (product.pesticide)
     return 'holds a pesticide: it has a label rate of its own and never enters a feeding plan by itself';
+  if (product.unfinished) return 'its label is not finished';
   if (percentFor(product, purpose) === 0) return `carries no ${purpose === 'sulfur' ? 'free sulfur' : purpose}`;
   if (product.form === 'liquid') return 'liquids are a supplement, not planned here';
   if (purpose === 'lime')
@@ -48,7 +50,7 @@ export function excluded(
 
 /** Price of a pound of what the product is chosen for; lime counts by its neutralising value. Infinity without a price. */
 export function pricePerLb(product: Product, purpose: PlannedFor): number {
-  const lb = product.package?.lb;
+  const lb = packageLb(product);
   const price = product.package?.price;
   if (lb === undefined || price === undefined) return Infinity;
   const share = purpose === 'lime' ? (product.eccePercent ?? product.ccePercent ?? 90) : percentFor(product, purpose);

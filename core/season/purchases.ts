@@ -1,4 +1,5 @@
 import type { Product } from '../formats/case';
+import { packageLb as weightOfPackage } from '../products/package-lb';
 
 /** What to buy of one product for the year. */
 export interface Purchase {
@@ -26,7 +27,7 @@ export function purchases(
     const product = products.find((p) => p.id === productId);
     const onHandLb = product?.onHandLb ?? 0;
     const short = Math.max(0, neededLb - onHandLb);
-    const packageLb = product?.package?.lb;
+    const packageLb = weightOfPackage(product);
     const packages = packageLb === undefined ? 0 : Math.max(0, Math.ceil(short / packageLb - 1e-9));
     const lb = packageLb === undefined ? short : packages * packageLb;
     const price = product?.package?.price;

@@ -1,0 +1,65 @@
+import type { Product } from '../../formats/case';
+import { doseCeiling } from '../../season/dose-ceilings';
+import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../../season/dose-ceilings';
+import { formsShortBy } from '../label/check-label';
+import { slowShare } from '../nitrogen-release';
+import { HIGH_CHLORIDE_PERCENT } from '../shelf';
+import { asked, type MatchContext, type Need, needInWords, percentToward } from './need';
+
+const two = (value: number): string => value.toFixed(2);
+const show = (value: number): string => String(Number(value.toFixed(2)));
+/** Nitrogen in a foliar spray beyond which a liquid is no supplement any more, lb N/1000 ft2. Common practice. */
+export const LIQUID_UP_TO_LB = 0.25;
+const TRACE_LB = 0.005;
+
+/** Why a product is out of the question for a need, with the number that decides; undefined where it may be matched. */
+export function matchRefusal(product: Product, need: Need, context: MatchContext): string | undefined {
+  const { guaranteed } = product;
+  const wanted = asked(need);
+  const carried = wanted.filter((each) => percentToward(product, each) > 0);
+  if (product.unfinished) {
+    const short = formsShortBy(product);
+    return `Its label is not finished${short > 0 ? `: the nitrogen forms are ${show(short)} % short` : ''}.`;
+  }
+  if (product.pesticide) return 'Holds a pesticide: its own label rate and licence decide, never a feeding plan.';
+  const first = carried[0];
+  if (!first) return `No ${wanted.map(needInWords).join(' and no ')}.`;
+  const rate = ((need[first] ?? 0) / percentToward(product, first)) * 100;
+  const brings = (percent: number | undefined) => (rate * (percent ?? 0)) / 100;
+  if (first === 'lime') {
+    if (product.limeKind === 'burnt') return 'Burnt lime burns turf, skin and eyes, and never goes on a lawn.';
+    if (product.limeKind === 'hydrated' && rate > 5)
+      return `Hydrated lime is caustic: ${two(rate)} lb lime in one dose, and 5 is the most.`;
+  } else if (product.limeKind) return 'A lime: it would move pH.';
+  if (product.form === 'liquid' && (need[first] ?? 0) > LIQUID_UP_TO_LB)
+    return `A liquid: ${two(need[first] ?? 0)} lb ${needInWords(first)} would take ${two(product.lbPerGal ? rate / product.lbPerGal : rate / 10)} gal per 1000. It supplements, it does not feed.`;
+  const freeS = brings(guaranteed['S-free']);
+  if (first !== 'sulfur' && freeS > TRACE_LB && context.prescription.ph.action !== 'sulfur')
+    return `Brings ${two(freeS)} lb free S per 1000, which pushes pH down${context.soilPh === undefined ? '' : `, and pH is ${context.soilPh.toFixed(1)}`}.`;
+  const phosphate = brings(guaranteed.P2O5);
+  if (phosphate > TRACE_LB && context.prescription.phosphorus.yearLb === 0)
+    return context.prescription.phosphorus.level === 'not-tested'
+      ? `Brings ${two(phosphate)} lb P2O5 per 1000, and no test asks for any.`
+      : `Brings ${two(phosphate)} lb P2O5 per 1000. Phosphorus tests ${context.prescription.phosphorus.level}${context.phosphorusSays ? `, ${context.phosphorusSays}` : ''}: none this year.`;
+  if (context.grass.lowChloride && (guaranteed.Cl ?? 0) >= HIGH_CHLORIDE_PERCENT)
+    return `Chloride ${show(guaranteed.Cl ?? 0)} %: ${context.grass.name} does not bear it.`;
+  if (first === 'N') return overCeiling(product, need, context);
+  return undefined;
+}
+
+/** A nitrogen dose that one product cannot bring without passing a ceiling, in words. */
+function overCeiling(product: Product, need: Need, { zone, codes }: MatchContext): string | undefined {
+  const wantedN = need.N ?? 0;
+  if (wantedN <= doseCeiling(zone, product, 'N', codes) + 1e-9) return undefined;
+  const { N = 1, P2O5 = 0, K2O = 0 } = product.guaranteed;
+  const slow = slowShare(product);
+  const { soluble, total, says } = nitrogenCeilings(zone, codes);
+  const solubleN = wantedN * (1 - slow);
+  if (solubleN > soluble + 1e-9)
+    return `Brings ${two(solubleN)} lb soluble N in one dose, over ${two(soluble)} (${says}).`;
+  if (wantedN > total(slow) + 1e-9) return `Brings ${two(wantedN)} lb N in one dose, over ${two(total(slow))}.`;
+  const potash = (wantedN * K2O) / N;
+  if (potash > potashDoseCeiling(zone) + 1e-9)
+    return `Brings ${two(potash)} lb K2O with it, over ${two(potashDoseCeiling(zone))} lb K2O in one dose.`;
+  return `Brings ${two((wantedN * P2O5) / N)} lb P2O5 with it, over ${two(phosphateDoseCeiling())} lb P2O5 in one dose.`;
+}
