@@ -137,8 +137,11 @@ export async function storeCases(
       );
       await db.plans.bulkPut((given.plans ?? []).map((plan) => ({ ...plan, key: keyOf(id, plan.id), propertyId: id })));
       for (const product of given.products ?? []) {
-        if (!shelf.has(product.id)) await db.products.put(product);
-        shelf.set(product.id, shelf.get(product.id) ?? product);
+        const here = shelf.get(product.id);
+        // a stock that is known fills in where ours never was
+        const kept = here && { ...here, onHandLb: here.onHandLb ?? product.onHandLb };
+        if (!here || kept?.onHandLb !== here.onHandLb) await db.products.put(kept ?? product);
+        shelf.set(product.id, kept ?? product);
       }
       properties.push({ id, name });
     }

@@ -54,3 +54,16 @@ export function Mark({
     </g>
   );
 }
+
+/** Sulfur on a label: free with its point, which pushes pH down; combined cut off, which only feeds. The word stands beside it. */
+export function SulfurSign({ kind }: { kind: 'free' | 'combined' }) {
+  return (
+    <svg className="sulfursign" width="13" height="11" viewBox="0 0 13 11" aria-hidden="true">
+      {kind === 'free' ? (
+        <path d="M.9 1H12.1L6.5 10.2Z" fill="var(--loam)" />
+      ) : (
+        <path d="M.9 1.5H12.1L8.9 9.2H4.1Z" fill="none" stroke="var(--loam)" strokeWidth="1.3" />
+      )}
+    </svg>
+  );
+}

@@ -23,6 +23,7 @@ import { Fault } from '../../ui/field';
 import { showArea, showDate, todayIso } from '../../ui/format';
 import { Loading } from '../../ui/loading';
 import { saveTextFile } from '../../ui/save-text-file';
+import { TopNav } from '../../ui/top-nav';
 import { useOfferUndo } from '../../ui/use-offer-undo';
 import { Wordmark } from '../../ui/wordmark';
 import { climateFromText } from '../../work/climate-text';
@@ -219,9 +220,7 @@ export default function Home({ loaderData }: Route.ComponentProps) {
     <>
       <header className="top">
         <Wordmark />
-        <div className="where">
-          <strong>Properties</strong>
-        </div>
+        <TopNav />
         <div className="right">
           <Input
             ref={searchBox}

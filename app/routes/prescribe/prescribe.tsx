@@ -1,243 +1,105 @@
 import './prescribe.css';
-import { Button } from 'antd';
-import type { ReactNode } from 'react';
-import { Link, useFetcher, useLocation } from 'react-router';
+import { App, Button } from 'antd';
+import { useEffect, useMemo, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, useFetcher, useLocation, useSearchParams } from 'react-router';
 import type { PlannedFor } from '@core/formats/case';
-import { zoneAmount } from '@core/field/zone-amount';
 import { grassOf } from '@core/ground/grasses';
 import { codeYearCap, type SwitchableLine } from '@core/nitrogen/zone-nitrogen';
-import { type Figure, figureOf, traced } from '@core/prescription/figure';
-import type { NutrientPrescription, PhPrescription } from '@core/prescription/prescription';
-import { isRefusal } from '@core/reckoning/refusal';
-import type { Dose } from '@core/season/dose';
-import { levelInWords, type PhFinding } from '@core/soil/interpret';
-import { loadProperty, saveZone } from '../../storage/property-repository';
+import { otherSchoolAnswers } from '@core/prescription/school-answers';
+import { choiceKey } from '@core/season/plan';
+import { LATE_SEASON_SCHOOLS, POTASSIUM_SCHOOLS } from '@core/season/practice-schools';
 import { Fig } from '../../ui/fig';
-import { showDay, showExact, showPh, showProductRate, showRate, showWeight } from '../../ui/format';
+import { showExact, showProductRate, showRate, showWeight } from '../../ui/format';
 import { ColumnGlyph, WarnGlyph } from '../../ui/glyphs';
-import { Mark } from '../../ui/marks';
+import { makePdf } from '../../ui/make-pdf';
+import { saveFile } from '../../ui/save-text-file';
+import { nextSchool, SchoolChoice, schoolName } from '../../ui/school-choice';
 import { Substances } from '../../ui/substance';
-import { Track } from '../../ui/track';
-import { amountFor } from '../../work/dose-words';
+import { orFault } from '../../work/or-fault';
 import { usePropertyWork } from '../../work/property-work';
+import { zoneFacts } from '../../work/zone-facts';
 import type { Route } from './+types/prescribe';
+import { AllZones } from './all-zones';
+import { CopyModal } from './copy-modal';
+import { Amount, DoseList, Line, type OwnAsk, OwnButton } from './line';
 import { NitrogenWalk } from './nitrogen-walk';
+import { NutrientLine } from './nutrient-line';
+import { OtherLines } from './other-lines';
+import { OwnModal } from './own-modal';
+import { Acidifiers, HighPhSchools, HoldingPh, LimeMaterials, PhTrack } from './ph-line';
+import { act, type Answer, type Sent } from './prescribe-action';
+import { prescriptionDocument } from './prescription-pdf';
+import { Schools } from './practice';
+import { YearMargin } from './year-margin';
 
-interface Sent {
-  zoneId: string;
-  line: string;
-  on: boolean;
-}
-
-export async function clientAction({ request, params }: Route.ClientActionArgs) {
-  const { zoneId, line, on } = (await request.json()) as Sent;
-  const file = await loadProperty(params.propertyId);
-  const zone = file?.zones.find((z) => z.id === zoneId);
-  if (file && zone) {
-    const off = new Set(zone.nitrogenOff ?? []);
-    if (on) off.delete(line);
-    else off.add(line);
-    await saveZone(file.property.id, { ...zone, nitrogenOff: [...off] });
-  }
-  return {};
-}
-
-function Row({
-  at,
-  name,
-  verdict,
-  figure,
-  children,
-}: {
-  at: number;
-  name: string;
-  verdict?: ReactNode;
-  figure: ReactNode;
-  children: ReactNode;
-}) {
-  return (
-    <section className="prow" aria-label={name}>
-      <div className="nm">
-        <i aria-hidden="true">{at}</i>
-        <h2>{name}</h2>
-        {verdict && <p className="verdict">{verdict}</p>}
-      </div>
-      <div className="fig">{figure}</div>
-      <div className="why">{children}</div>
-    </section>
-  );
-}
-
-/** The rate's total over the zone, itself openable. */
-function ZoneTotal({ figure, substance }: { figure: Figure; substance: string }) {
-  const { zone } = usePropertyWork();
-  if (!zone) return null;
-  const total = figureOf(
-    zoneAmount,
-    {
-      ratePer1000Lb: traced(figure.value, figure.title.toLowerCase(), figure),
-      areaSqFt: traced(zone.areaSqFt, `${zone.name}, measured`),
-    },
-    {
-      title: `${figure.title}, whole zone`,
-      unit: `lb ${substance} for ${zone.name}`,
-      usedIn: 'Season: the doses of the zone add up to it.',
-    },
-  );
-  if (isRefusal(total)) return null;
-  return (
-    <p>
-      <Fig figure={total} show={showWeight} /> lb <Substances text={substance} /> here
-    </p>
-  );
-}
-
-function Amount({
-  figure,
-  substance,
-  show = showRate,
-}: {
-  figure: Figure;
-  substance: string;
-  show?: (v: number) => string;
-}) {
-  return (
-    <>
-      <b>
-        <Fig figure={figure} show={show} />
-      </b>{' '}
-      lb <Substances text={substance} />
-      <ZoneTotal figure={figure} substance={substance} />
-    </>
-  );
-}
-
-function DoseList({ doses }: { doses: readonly Dose[] }) {
-  if (doses.length === 0) return null;
-  return (
-    <ul className="doses">
-      {doses.map((dose) => (
-        <li key={dose.date + dose.productId}>
-          <svg width="18" height="18" viewBox="0 0 18 18" aria-hidden="true">
-            <Mark purpose={dose.for} x={9} y={9} d={13} />
-          </svg>
-          <b>
-            {showRate(amountFor(dose))} lb <Substances text={dose.for === 'sulfur' ? 'S' : dose.for} />
-          </b>
-          <span className="small">{showDay(dose.date)}</span>
-        </li>
-      ))}
-    </ul>
-  );
-}
-
-function PhWhy({ ph, finding, doses }: { ph: PhPrescription; finding?: PhFinding; doses: readonly Dose[] }) {
-  return (
-    <>
-      {finding && (
-        <div className="prx">
-          <Track
-            scale={{
-              from: Math.min(4.5, finding.low - 1),
-              enough: finding.low,
-              high: finding.high,
-              to: Math.max(8.5, finding.high + 0.5),
-            }}
-            value={finding.ph}
-            shown={showPh(finding.ph)}
-            width={352}
-            label={finding.says}
-            window={{ name: 'window', aim: ph.targetPh ?? finding.aim }}
-          />
-        </div>
-      )}
-      <p>{ph.says}</p>
-      {ph.requirement && ph.requirement !== ph.material && (
-        <p className="small">
-          The method’s own lime: <Fig figure={ph.requirement} show={showWeight} />{' '}
-          <Substances text={ph.requirement.unit.replace(' per 1000 ft2', ' per 1000')} />.
-          {ph.dosesFigure && ph.doses.length > 1 && (
-            <>
-              {' '}
-              Each dose <Fig figure={ph.dosesFigure} show={showWeight} /> lb lime.
-            </>
-          )}
-        </p>
-      )}
-      <DoseList doses={doses} />
-      <p className="small">{ph.retest}</p>
-    </>
-  );
-}
-
-const placeOf = (level: NutrientPrescription['level']) =>
-  level === 'very-low' || level === 'low' ? 'low' : level === 'enough' || level === 'high' ? level : 'none';
-const wordOf = (level: NutrientPrescription['level']) => (level === 'not-tested' ? 'not tested' : levelInWords(level));
-
-function NutrientRow({
-  at,
-  name,
-  sold,
-  line,
-  doses,
-}: {
-  at: number;
-  name: string;
-  sold: string;
-  line: NutrientPrescription;
-  doses: readonly Dose[];
-}) {
-  const given = line.year && line.yearLb > 0;
-  return (
-    <Row
-      at={at}
-      name={name}
-      verdict={
-        <>
-          <ColumnGlyph place={placeOf(line.level)} /> <span className="cap">{wordOf(line.level)}</span>
-        </>
-      }
-      figure={
-        given && line.year ? (
-          <Amount figure={line.year} substance={sold} />
-        ) : (
-          <>
-            <b className="none">{line.level === 'not-tested' || line.level === 'unreadable' ? '—' : 'none'}</b>
-            <p>
-              {line.level === 'not-tested' ? (
-                'not on a report'
-              ) : line.level === 'unreadable' ? (
-                'cannot be judged'
-              ) : (
-                <Substances text={`0 lb ${sold}`} />
-              )}
-            </p>
-          </>
-        )
-      }
-    >
-      <p>
-        <Substances text={line.says} />
-      </p>
-      <DoseList doses={doses} />
-    </Row>
-  );
+export async function clientAction({ request, params }: Route.ClientActionArgs): Promise<Answer> {
+  const sent = (await request.json()) as Sent;
+  return orFault(() => act(sent, params.propertyId));
 }
 
 export default function Prescribe() {
-  const { zone, zoneSeason, file } = usePropertyWork();
-  const fetcher = useFetcher();
-  const { search } = useLocation();
-  if (!zone || !zoneSeason)
+  const work = usePropertyWork();
+  const { zone, zoneSeason, file, today, season } = work;
+  const fetcher = useFetcher<Answer>();
+  const [search, setSearch] = useSearchParams();
+  const { search: query } = useLocation();
+  const { message } = App.useApp();
+  const [asking, setAsking] = useState<OwnAsk>();
+  const [copying, setCopying] = useState(false);
+  const facts = useMemo(() => zone && zoneFacts(work, zone), [work, zone]);
+  const answers = useMemo(() => (facts ? otherSchoolAnswers(facts) : []), [facts]);
+  const school = file.choices?.school ?? 'sufficiency';
+  const send = (sent: Sent) => void fetcher.submit(sent as never, { method: 'post', encType: 'application/json' });
+  const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
+  useEffect(() => {
+    if (answer?.faults?.storage) void message.error(answer.faults.storage);
+  }, [answer, message]);
+  useHotkeys('s', () => send({ intent: 'choice', change: { school: nextSchool(school) } }), [school]);
+  useHotkeys('p', () => window.print());
+  if (!zone || !zoneSeason || !facts)
     return (
       <div className="empty">
         <p>Nothing to prescribe for yet: measure a zone in Ground, then type its report in Read.</p>
       </div>
     );
+  const all = search.get('view') === 'all';
+  const show = (view: 'all' | undefined) =>
+    setSearch((before) => {
+      if (view) before.set('view', view);
+      else before.delete('view');
+      return before;
+    });
   const { prescription, read, doses } = zoneSeason;
   const { ph, nitrogen } = prescription;
-  const of = (purpose: PlannedFor) => doses.filter((d) => d.for === purpose);
-  const others = file.zones.filter((z) => z.id !== zone.id);
+  const of = (purpose: PlannedFor) => doses.filter((dose) => dose.for === purpose);
+  const lastBy = file.zones.flatMap((each) => each.own ?? []).at(-1)?.by ?? '';
+  const pdf = async (zones = [zoneSeason]) =>
+    saveFile(
+      await makePdf(
+        prescriptionDocument(file.property, zones, today),
+        `prescription-${zones.length > 1 ? file.property.id : zone.id}.pdf`,
+      ),
+    );
+  if (all)
+    return (
+      <div className="rx">
+        <div className="pagehead">
+          <h1>Every zone</h1>
+          <span className="small">
+            {file.zones.length} zones, by {schoolName(school).toLowerCase()}
+          </span>
+          <span className="sp" />
+          <Button onClick={() => void pdf(season.zones)}>PDF of every zone</Button>
+          <Button onClick={() => show(undefined)}>Back to {zone.name}</Button>
+        </div>
+        <AllZones zones={season.zones} />
+      </div>
+    );
+  const given = ph.action === 'lime' || ph.action === 'sulfur';
+  const owns = zone.own?.length ?? 0;
+  const later = ph.doses.length - [...of('lime'), ...of('sulfur')].length;
+  const method = ph.requirement ?? ph.byRule;
   return (
     <div className="body rx">
       <div>
@@ -245,29 +107,40 @@ export default function Prescribe() {
           <h1>Prescription</h1>
           <span className="small">
             {zone.name}, {grassOf(zone.grass).name}
-            {read ? ', by the sufficiency school' : ''}
+            {owns > 0 && `, ${owns} own ${owns === 1 ? 'figure' : 'figures'}`}
           </span>
+          <span className="sp" />
+          {file.zones.length > 1 && <Button onClick={() => show('all')}>Every zone</Button>}
+          <SchoolChoice school={school} onChoose={(to) => send({ intent: 'choice', change: { school: to } })} />
+          <span className="print-only">By {schoolName(school).toLowerCase()}.</span>
         </div>
         {!prescription.tested && (
-          <p className="caution" style={{ margin: '0 var(--gutter) 10px' }}>
+          <p className="caution stopgapnote">
             <WarnGlyph />
             <span>
               <b>Stopgap</b> No soil test: nitrogen by the grass alone. No P<sub>2</sub>O<sub>5</sub>, K<sub>2</sub>O,
               lime or sulfur until a sample is read.{' '}
-              <Link className="link" to={{ pathname: '../read', search }}>
+              <Link className="link" to={{ pathname: '../read', search: query }}>
                 Type its report
               </Link>
             </span>
           </p>
         )}
-        <div className="prow head" aria-hidden="true">
+        <div className="rxline head" aria-hidden="true">
           <span>Judged in order</span>
           <span>Per 1000 sq ft</span>
-          <span>What it comes from, and when it goes down</span>
+          <span>Doses, and when</span>
+          <span>What it comes from</span>
+          <span className="others">
+            {answers.map(({ school: other }) => (
+              <span key={other}>{{ sufficiency: 'Suffic.', minimum: 'Minimum', saturation: 'Base sat.' }[other]}</span>
+            ))}
+          </span>
         </div>
-        <Row
+        <Line
           at={1}
           name="pH first"
+          own={ph.own}
           verdict={
             read?.ph && (
               <>
@@ -279,33 +152,155 @@ export default function Prescribe() {
             )
           }
           figure={
-            ph.action === 'lime' && ph.material ? (
-              <Amount figure={ph.material} substance="lime" show={showProductRate} />
-            ) : ph.action === 'sulfur' && ph.requirement ? (
-              <Amount figure={ph.requirement} substance="S" />
-            ) : (
-              <>
-                <b className="none">{ph.action === 'leave' ? 'leave' : 'none'}</b>
-                <p>no lime, no sulfur</p>
-              </>
-            )
+            <>
+              {given && ph.material ? (
+                <Amount
+                  figure={ph.material}
+                  substance={ph.action === 'lime' ? 'lime' : 'S'}
+                  show={ph.action === 'lime' ? showProductRate : showRate}
+                  own={ph.own}
+                  byRule={ph.byRule}
+                />
+              ) : (
+                <>
+                  <b className="none">{ph.action === 'leave' ? 'leave' : 'none'}</b>
+                  <p>no lime, no sulfur</p>
+                </>
+              )}
+              {read?.ph && (
+                <OwnButton
+                  ask={{
+                    line: read.ph.place === 'too-alkaline' ? 'free-sulfur' : 'lime',
+                    name: read.ph.place === 'too-alkaline' ? 'free sulfur' : 'lime',
+                    unit: read.ph.place === 'too-alkaline' ? 'lb S per 1000' : 'lb lime per 1000',
+                    rule: (ph.byRule ?? (ph.own ? undefined : ph.material))?.value,
+                    own: ph.own,
+                  }}
+                  onAsk={setAsking}
+                />
+              )}
+            </>
           }
+          doses={
+            <DoseList
+              doses={[...of('lime'), ...of('sulfur')]}
+              after={given && later > 0 ? `${later} more in later years, ${ph.monthsApart} months apart` : undefined}
+            />
+          }
+          others={answers.map(({ school: other }) => (
+            <span key={other}>no rule</span>
+          ))}
         >
-          <PhWhy ph={ph} finding={read?.ph} doses={[...of('lime'), ...of('sulfur')]} />
-        </Row>
-        <Row
+          {read?.ph && <PhTrack finding={read.ph} ph={ph} />}
+          <p>
+            <Substances text={ph.says} />
+          </p>
+          {ph.action === 'lime' && method && (
+            <p className="small">
+              The method’s own lime: <Fig figure={method} show={showWeight} />{' '}
+              <Substances text={method.unit.replace(' per 1000 ft2', ' per 1000')} />.
+              {ph.dosesFigure && ph.doses.length > 1 && (
+                <>
+                  {' '}
+                  Each dose <Fig figure={ph.dosesFigure} show={showWeight} /> lb lime.
+                </>
+              )}
+            </p>
+          )}
+          {ph.action === 'sulfur' && ph.dosesFigure && (
+            <p className="small">
+              Each dose <Fig figure={ph.dosesFigure} show={showRate} /> lb S, {ph.doses.length} in all, over {ph.years}{' '}
+              {ph.years === 1 ? 'year' : 'years'}.
+            </p>
+          )}
+          <p className="small">{ph.retest}</p>
+          {read?.ph && (
+            <p className="small ownlinks no-print">
+              <OwnButton
+                ask={{
+                  line: 'aim-ph',
+                  name: 'the pH aimed at',
+                  unit: 'pH',
+                  rule: read.ph.aim,
+                  own: zone.own?.find((own) => own.line === 'aim-ph'),
+                }}
+                onAsk={(ask) => setAsking(ask)}
+              />
+              <span>for the aim</span>
+              <OwnButton
+                ask={{
+                  line: 'treated-depth',
+                  name: 'the depth to treat',
+                  unit: 'in',
+                  rule: 4,
+                  own: zone.own?.find((own) => own.line === 'treated-depth'),
+                }}
+                onAsk={(ask) => setAsking(ask)}
+              />
+              <span>for the depth</span>
+            </p>
+          )}
+          {read?.ph && (
+            <details className="phmore">
+              <summary>
+                {read.ph.place === 'too-acid'
+                  ? 'Limes compared, and holding the pH'
+                  : read.ph.place === 'too-alkaline'
+                    ? 'Schools, and ways to acidify compared'
+                    : 'Holding the pH'}
+              </summary>
+              {read.ph.place === 'too-acid' && (
+                <LimeMaterials
+                  facts={facts}
+                  ph={ph}
+                  onChoose={(id) => send({ intent: 'product', choices: { [choiceKey(zone.id, 'lime')]: id } })}
+                />
+              )}
+              {read.ph.place === 'too-alkaline' ? (
+                <>
+                  <HighPhSchools facts={facts} onChoose={(highPh) => send({ intent: 'choice', change: { highPh } })} />
+                  <Acidifiers facts={facts} prescription={prescription} />
+                </>
+              ) : (
+                <HoldingPh prescription={prescription} />
+              )}
+            </details>
+          )}
+        </Line>
+        <Line
           at={2}
           name="Nitrogen"
+          className="is-walk"
+          own={nitrogen.own}
           verdict="For the year"
-          figure={<Amount figure={nitrogen.year} substance="N" show={(v) => showExact(v, 3)} />}
+          figure={
+            <>
+              <Amount
+                figure={nitrogen.year}
+                substance="N"
+                show={(v) => showExact(v, 3)}
+                own={nitrogen.own}
+                byRule={nitrogen.byRule}
+              />
+              <OwnButton
+                ask={{
+                  line: 'nitrogen',
+                  name: 'nitrogen for the year',
+                  unit: 'lb N per 1000',
+                  rule: (nitrogen.byRule ?? nitrogen.year).value,
+                  own: nitrogen.own,
+                }}
+                onAsk={setAsking}
+              />
+            </>
+          }
+          doses={<DoseList doses={of('N')} />}
         >
           <NitrogenWalk
             nitrogen={nitrogen}
             ceilingLb={grassOf(zone.grass).ceilingLb}
             codeLb={codeYearCap(file.codes ?? [])}
-            onSwitch={(line: SwitchableLine, on) =>
-              void fetcher.submit({ zoneId: zone.id, line, on }, { method: 'post', encType: 'application/json' })
-            }
+            onSwitch={(line: SwitchableLine, on) => send({ intent: 'switch', zoneId: zone.id, line, on })}
           />
           {nitrogen.note && <p className="small">{nitrogen.note}</p>}
           {zone.lastYearNitrogenLb !== undefined && (
@@ -314,74 +309,89 @@ export default function Prescribe() {
               reckoned anew.
             </p>
           )}
-          <DoseList doses={of('N')} />
-        </Row>
-        <NutrientRow at={3} name="Phosphorus" sold="P2O5" line={prescription.phosphorus} doses={of('P2O5')} />
-        <NutrientRow at={4} name="Potassium" sold="K2O" line={prescription.potassium} doses={of('K2O')} />
-        <NutrientRow at={5} name="Magnesium" sold="Mg" line={prescription.magnesium} doses={[]} />
-        <NutrientRow at={6} name="Sulfur" sold="S, combined" line={prescription.sulfur} doses={[]} />
-      </div>
-      <aside className="margin">
-        <h2>For the year, {zone.name}</h2>
-        <ul className="totals">
-          {[
-            ['Nitrogen', nitrogen.year, 'N', nitrogen.year.value],
-            ['Phosphorus', prescription.phosphorus.year, 'P2O5', prescription.phosphorus.yearLb],
-            ['Potassium', prescription.potassium.year, 'K2O', prescription.potassium.yearLb],
-            [
-              ph.action === 'sulfur' ? 'Elemental sulfur' : 'Lime',
-              ph.action === 'none' || ph.action === 'leave' ? undefined : ph.material,
-              ph.action === 'sulfur' ? 'S' : 'lime',
-              ph.material?.value ?? 0,
-            ],
-          ].map(([name, figure, substance, value]) => (
-            <li key={String(name)}>
-              {String(name)} <span className="leader" />
-              {figure && Number(value) > 0 ? <Fig figure={figure as Figure} show={showRate} /> : <span>none</span>}
-              <span className="small">
-                lb <Substances text={String(substance)} />
-              </span>
-            </li>
-          ))}
-        </ul>
-        {prescription.refusals.map((refusal) => (
-          <p className="fault" key={refusal.refused}>
-            {refusal.refused}
-          </p>
-        ))}
-        {prescription.cautions.map((sentence) => (
-          <p className="caution small" key={sentence} style={{ marginTop: 8 }}>
-            <WarnGlyph />
-            <span>
-              <b>Caution</b> <Substances text={sentence} />
+          {grassOf(zone.grass).season === 'cool' && (
+            <Schools
+              title="The end of the year, by schools"
+              schools={LATE_SEASON_SCHOOLS}
+              chosen={file.choices?.lateSeason}
+            />
+          )}
+        </Line>
+        <NutrientLine
+          at={3}
+          name="Phosphorus"
+          sold="P2O5"
+          schooled="phosphorus"
+          line={prescription.phosphorus}
+          doses={of('P2O5')}
+          answers={answers}
+          onAsk={setAsking}
+        />
+        <NutrientLine
+          at={4}
+          name="Potassium"
+          sold="K2O"
+          schooled="potassium"
+          line={prescription.potassium}
+          doses={of('K2O')}
+          rides="comes with the nitrogen"
+          answers={answers}
+          onAsk={setAsking}
+        />
+        {prescription.tested && (
+          <div className="rxextra no-print">
+            <span className="small">
+              Root zone of 4 in for P, K, Mg and S:{' '}
+              <OwnButton
+                ask={{
+                  line: 'root-zone',
+                  name: 'the root zone',
+                  unit: 'in',
+                  rule: 4,
+                  own: zone.own?.find((own) => own.line === 'root-zone'),
+                }}
+                onAsk={setAsking}
+              />
             </span>
-          </p>
-        ))}
-        <p style={{ marginTop: 14 }}>
-          <Link to={{ pathname: '../season', search }}>
-            <Button type="primary" tabIndex={-1}>
-              Date the doses
-            </Button>
-          </Link>{' '}
-          <Button onClick={() => window.print()}>Print</Button>
-        </p>
-        {others.length > 0 && (
-          <>
-            <h2 style={{ marginTop: 20 }}>Other zones</h2>
-            <ul className="totals">
-              {others.map((z) => (
-                <li key={z.id}>
-                  <Link className="link" to={{ search: `?zone=${z.id}` }}>
-                    {z.name}
-                  </Link>
-                  <span className="leader" />
-                  <span className="small">{grassOf(z.grass).name}</span>
-                </li>
-              ))}
-            </ul>
-          </>
+            {grassOf(zone.grass).season === 'warm' && (
+              <Schools title="Potash, by schools" schools={POTASSIUM_SCHOOLS} chosen={file.choices?.potassium} />
+            )}
+          </div>
         )}
-      </aside>
+        <NutrientLine
+          at={5}
+          name="Magnesium"
+          sold="Mg"
+          schooled="magnesium"
+          line={prescription.magnesium}
+          doses={[]}
+          rides={ph.action === 'lime' ? 'with dolomitic lime' : 'with potash-magnesia'}
+          answers={answers}
+          onAsk={setAsking}
+        />
+        <NutrientLine
+          at={6}
+          name="Sulfur"
+          sold="S, combined"
+          schooled="sulfur"
+          line={prescription.sulfur}
+          doses={[]}
+          rides="rides with a sulfate"
+          answers={answers}
+          caution={
+            prescription.sulfur.yearLb > 0 && ph.action !== 'sulfur'
+              ? 'Combined sulfur only: free sulfur would lower pH.'
+              : undefined
+          }
+          onAsk={setAsking}
+        />
+        <OtherLines at={7} facts={facts} read={read} />
+      </div>
+      <YearMargin onCopy={() => setCopying(true)} onPdf={() => void pdf()} />
+      {asking && (
+        <OwnModal key={asking.line} ask={asking} zoneId={zone.id} by={lastBy} onClose={() => setAsking(undefined)} />
+      )}
+      {copying && <CopyModal work={work} from={zone} by={lastBy} fetcher={fetcher} onClose={() => setCopying(false)} />}
     </div>
   );
 }

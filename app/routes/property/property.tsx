@@ -2,8 +2,7 @@ import './property.css';
 import { App, Button, Modal, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { data, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router';
-import type { Figure } from '@core/prescription/figure';
+import { data, Link, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router';
 import { claimedTwice } from '@core/ground/claimed-twice';
 import { chainOf } from '@core/sampling/chain';
 import { checkZonePlan } from '@core/season/check-plan';
@@ -17,6 +16,7 @@ import { Mark, MARK_OF } from '../../ui/marks';
 import { Ribbon } from '../../ui/ribbon';
 import { type Stage, Stages } from '../../ui/stages';
 import { Substances } from '../../ui/substance';
+import { useWorkingsTrail } from '../../ui/use-workings-trail';
 import { Wordmark } from '../../ui/wordmark';
 import { WorkingsSlip } from '../../ui/workings';
 import { WorkingsContext } from '../../ui/workings-context';
@@ -196,7 +196,6 @@ const KEYS: readonly [string, string][] = [
 export default function Property({ loaderData }: Route.ComponentProps) {
   const { file, today } = loaderData;
   const [search, setSearch] = useSearchParams();
-  const [trail, setTrail] = useState<readonly Figure[]>([]);
   const [keysShown, setKeysShown] = useState(false);
   const navigate = useNavigate();
   const location = useLocation();
@@ -204,18 +203,10 @@ export default function Property({ loaderData }: Route.ComponentProps) {
   const zoneId = search.get('zone');
   const work = useMemo(() => workOf(file, today, zoneId), [file, today, zoneId]);
   const { zone, zoneSeason, season } = work;
-  const workings = useMemo(
-    () => ({
-      trail,
-      open: (figure: Figure) => setTrail([figure]),
-      drill: (figure: Figure) => setTrail((before) => [...before, figure]),
-      back: () => setTrail((before) => before.slice(0, -1)),
-      close: () => setTrail([]),
-    }),
-    [trail],
-  );
+  const workings = useWorkingsTrail();
+  const { trail } = workings;
   const focusZone = (id: string) => {
-    setTrail([]);
+    workings.close();
     setSearch((before) => {
       before.set('zone', id);
       return before;
@@ -230,7 +221,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
   const [place, setPlace] = useState(location.pathname);
   if (place !== location.pathname) {
     setPlace(location.pathname);
-    setTrail([]);
+    workings.close();
   }
   useHotkeys(
     '1,2,3,4,5',
@@ -239,7 +230,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
   );
   useHotkeys('[', () => step(-1), { useKey: true }, [zone, file]);
   useHotkeys(']', () => step(1), { useKey: true }, [zone, file]);
-  useHotkeys('escape', () => setTrail([]));
+  useHotkeys('escape', () => workings.close());
   useHotkeys('alt+h', () => navigate('/'));
   useHotkeys('?', () => setKeysShown(true), { useKey: true });
 
@@ -268,6 +259,9 @@ export default function Property({ loaderData }: Route.ComponentProps) {
           </span>
         </div>
         <div className="right">
+          <Link className="link" to="/shelf">
+            Shelf
+          </Link>
           <Button onClick={save}>Save as a file</Button>
           <Button onClick={() => setKeysShown(true)}>
             Keys <span className="kbd">?</span>

@@ -5,7 +5,8 @@ import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { prescribeZone } from '@core/prescription/prescribe';
 import { interpretZone } from '@core/soil/interpret';
 import { readingDocument } from './reading-pdf';
-import { nextSchool, SchoolTable } from './schools';
+import { nextSchool } from '../../ui/school-choice';
+import { SchoolTable } from './school-table';
 import { Tracks } from './tracks';
 
 const zone: Zone = {

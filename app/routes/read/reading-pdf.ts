@@ -5,7 +5,7 @@ import type { ZonePrescription } from '@core/prescription/prescription';
 import { ANALYTE_NAMES, type Interpretation, levelInWords } from '@core/soil/interpret';
 import { showDate, showExact } from '../../ui/format';
 import { type Consequence, consequenceOf, phConsequence } from '../../work/consequence';
-import { schoolName } from './schools';
+import { schoolName } from '../../ui/school-choice';
 
 export interface PrintedReading {
   property: Property;

@@ -2,6 +2,7 @@ import { useId } from 'react';
 import { Link } from 'react-router';
 import type { Product } from '@core/formats/case';
 import { grassOf } from '@core/ground/grasses';
+import { faceOf } from '@core/products/label/face';
 import { dayOfYear } from '@core/season/day';
 import type { Dose } from '@core/season/dose';
 import type { ZoneSeason } from '@core/season/plan';
@@ -15,15 +16,6 @@ import { amountFor } from '../../work/dose-words';
 const ROW = 34;
 const BLOCK_WIDTH = 74;
 const PATTERN = { frozen: 'frost', dormant: 'rest', heat: 'heat', code: 'rest' } as const;
-
-/** "42-0-0", or what a product without a grade is known by. */
-export function gradeOf(product: Product | undefined): string {
-  if (!product) return '';
-  const { N = 0, P2O5 = 0, K2O = 0 } = product.guaranteed;
-  if (product.limeKind) return `ECCE ${product.eccePercent ?? product.ccePercent}`;
-  if (N + P2O5 + K2O === 0) return `${product.guaranteed['S-free'] ?? 0} S`;
-  return `${N}-${P2O5}-${K2O}`;
-}
 
 /** Puts blocks that would touch into rows below each other. */
 function stack(doses: readonly Dose[], x: (dose: Dose) => number): { dose: Dose; left: number; row: number }[] {
@@ -113,7 +105,7 @@ export function Lane({
               </svg>
               <span>
                 {dose.for === 'lime' ? showWeight(amountFor(dose)) : showRate(amountFor(dose))}
-                <small>{gradeOf(product)}</small>
+                <small>{product && faceOf(product)}</small>
               </span>
             </button>
           );

@@ -3,6 +3,7 @@ import { Button, Segmented } from 'antd';
 import { lazy, Suspense, useMemo } from 'react';
 import { useFetcher } from 'react-router';
 import { type Plan, PLANNED_FOR, type PlannedDose, type PlannedFor, type Product } from '@core/formats/case';
+import { faceOf } from '@core/products/label/face';
 import { checkZonePlan } from '@core/season/check-plan';
 import { dayOfYear, daysBetween } from '@core/season/day';
 import type { Dose } from '@core/season/dose';
@@ -16,10 +17,11 @@ import { StandingGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
 import { useOfferUndo } from '../../ui/use-offer-undo';
 import { useMounted } from '../../ui/use-mounted';
+import { chooseProducts } from '../../work/choose-products';
 import { planYear, usePropertyWork } from '../../work/property-work';
 import { todayIso } from '../../ui/format';
 import type { Route } from './+types/season';
-import { gradeOf, Lane } from './lane';
+import { Lane } from './lane';
 
 const NitrogenChart = lazy(() => import('../../ui/charts/nitrogen-chart'));
 
@@ -37,7 +39,7 @@ export async function clientAction({ request, params }: Route.ClientActionArgs) 
   const plan: Plan = file.plans?.find((p) => p.year === year) ?? { id: `plan-${year}`, year, products: undefined };
   switch (sent.intent) {
     case 'product':
-      await savePlan(file.property.id, { ...plan, products: { ...plan.products, [sent.key]: sent.productId } });
+      await chooseProducts(file.property.id, { [sent.key]: sent.productId });
       return {};
     case 'year':
       await saveChoices(file.property.id, { year: sent.year });
@@ -159,7 +161,7 @@ function ProductChoices({
             label={PURPOSE_WORDS[purpose]}
             placeholder="Nothing on the shelf fits"
             value={chosen?.id}
-            options={options.map((p) => ({ value: p.id, label: `${p.name} ${gradeOf(p)}` }))}
+            options={options.map((p) => ({ value: p.id, label: `${p.name} ${faceOf(p)}` }))}
             onChange={(productId) => onChoose(choiceKey(zone.id, purpose), productId)}
           />
         );
@@ -202,7 +204,7 @@ function DoseTable({ zoneSeason, products }: { zoneSeason: ZoneSeason; products:
             <tr key={dose.date + dose.productId}>
               <td className="nowrap">{showWeekday(dose.date)}</td>
               <td>
-                {product?.name} <span className="small nowrap">{gradeOf(product)}</span>
+                {product?.name} <span className="small nowrap">{product && faceOf(product)}</span>
               </td>
               <td className="num">
                 <Fig figure={dose.rate} show={showProductRate} />

@@ -1,34 +1,8 @@
-import { Segmented } from 'antd';
 import type { SoilTest, Zone } from '@core/formats/case';
 import { ANALYTE_NAMES, compareSchools, levelInWords, type School, SCHOOLS } from '@core/soil/interpret';
+import { schoolName } from '../../ui/school-choice';
 import { ColumnGlyph } from '../../ui/glyphs';
 import { glyphPlace } from './tracks';
-
-const SCHOOL_NAMES: Record<School, string> = {
-  sufficiency: 'Sufficiency',
-  minimum: 'Minimum levels',
-  saturation: 'Base saturation',
-};
-export const schoolName = (school: School): string => SCHOOL_NAMES[school];
-/** The school after this one, for the key that steps through them. */
-export const nextSchool = (school: School): School => SCHOOLS[(SCHOOLS.indexOf(school) + 1) % SCHOOLS.length] as School;
-
-/** Which school judges this property: one segmented row. */
-export function SchoolChoice({ school, onChoose }: { school: School; onChoose: (school: School) => void }) {
-  return (
-    <div className="schoolchoice">
-      <Segmented<School>
-        aria-label="School of interpretation"
-        value={school}
-        onChange={onChoose}
-        options={SCHOOLS.map((value) => ({ value, label: SCHOOL_NAMES[value] }))}
-      />
-      <span className="kbd" aria-hidden="true">
-        S
-      </span>
-    </div>
-  );
-}
 
 /** The same report under all three schools; where they differ it is said. */
 export function SchoolTable({ zone, test, school }: { zone: Zone; test: SoilTest; school: School }) {
@@ -48,7 +22,7 @@ export function SchoolTable({ zone, test, school }: { zone: Zone; test: SoilTest
             <td />
             {SCHOOLS.map((each) => (
               <th key={each} scope="col" aria-current={each === school}>
-                {SCHOOL_NAMES[each]}
+                {schoolName(each)}
               </th>
             ))}
             <td />

@@ -1,0 +1,88 @@
+import type { Product } from '@core/formats/case';
+import type { BagCheck } from '@core/products/bag-check';
+import { faceOf } from '@core/products/label/face';
+import { showExact, showWeight } from '../../ui/format';
+
+const TOP = 42;
+const BOTTOM = 352;
+
+/** The bag to scale: hatched is taken for this lawn, the rest stays; the dashed line is what the label rate would leave. */
+export function BagDrawing({ product, check, packageLb }: { product: Product; check: BagCheck; packageLb?: number }) {
+  if (packageLb === undefined) return null;
+  const y = (lb: number) => BOTTOM - (Math.min(packageLb, Math.max(0, lb)) / packageLb) * (BOTTOM - TOP);
+  const left = check.prescribed?.leftLb;
+  const labelLeft = check.label?.leftLb;
+  const several = (check.prescribed?.packages ?? 1) > 1;
+  const step = packageLb > 30 ? 10 : packageLb > 8 ? 5 : 1;
+  const ticks = Array.from({ length: Math.floor(packageLb / step) + 1 }, (_, i) => i * step);
+  return (
+    <figure className="bagdrawing">
+      <svg
+        width="200"
+        height="360"
+        viewBox="0 0 200 360"
+        role="img"
+        aria-label={
+          left === undefined
+            ? 'the whole bag stays'
+            : `${showWeight(packageLb - left)} lb product taken from ${several ? 'the last' : 'the'} bag, ${showWeight(left)} left`
+        }
+      >
+        <defs>
+          <pattern id="bag-taken" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+            <path d="M0 0V5" stroke="var(--moss)" strokeOpacity="0.55" />
+          </pattern>
+        </defs>
+        <path
+          d="M4 356V22L10 16V4H144V16L150 22V356Z"
+          fill="var(--sheet)"
+          stroke="var(--loam)"
+          strokeWidth="1.6"
+          strokeLinejoin="round"
+        />
+        <path d="M12 14H142" stroke="var(--loam-2)" strokeDasharray="4 3" />
+        {left !== undefined && (
+          <>
+            <rect x="5" y={y(packageLb)} width="144" height={y(left) - y(packageLb)} fill="url(#bag-taken)" />
+            <rect x="5" y={y(left)} width="144" height={BOTTOM - y(left) + 3} fill="var(--lichen-2)" />
+            <path d={`M4 ${y(left)}H150`} stroke="var(--moss)" strokeWidth="2" />
+          </>
+        )}
+        {labelLeft !== undefined && check.label && (
+          <path d={`M4 ${y(labelLeft)}H150`} stroke="var(--loam)" strokeWidth="1.5" strokeDasharray="4 3" />
+        )}
+        <rect x="16" y="262" width="122" height="72" fill="var(--sheet)" stroke="var(--loam-2)" />
+        <text x="77" y="294" textAnchor="middle" style={{ font: '600 25px var(--serif)' }}>
+          {faceOf(product)}
+        </text>
+        <text x="77" y="311" textAnchor="middle" style={{ fontSize: 12.5, fill: 'var(--loam-2)' }}>
+          {product.name.length > 22 ? `${product.name.slice(0, 21)}…` : product.name}
+        </text>
+        <text x="77" y="326" textAnchor="middle" style={{ fontSize: 12, fill: 'var(--loam-2)' }}>
+          {showExact(packageLb, 1)} lb {product.limeKind ? 'lime' : 'product'}
+        </text>
+        {ticks.map((lb) => (
+          <g key={lb}>
+            <path d={`M154 ${y(lb)}h7`} stroke="var(--loam-3)" />
+            <text x="165" y={y(lb) + 4} style={{ fontSize: 12, fill: 'var(--loam-2)' }}>
+              {lb}
+            </text>
+          </g>
+        ))}
+      </svg>
+      <figcaption>
+        {left !== undefined && (
+          <span>
+            <i /> <b>{showWeight(left)}</b> lb product left, prescribed
+            {several && `, of ${check.prescribed?.packages} bags`}
+          </span>
+        )}
+        {labelLeft !== undefined && (
+          <span>
+            <i className="dashed" /> <b>{showWeight(labelLeft)}</b> lb product left, label rate
+          </span>
+        )}
+      </figcaption>
+    </figure>
+  );
+}

@@ -1,0 +1,147 @@
+import type { BagLine } from '@core/products/bag-check';
+import { Fig } from '../../ui/fig';
+import { showRate } from '../../ui/format';
+import { Mark } from '../../ui/marks';
+import { Substances } from '../../ui/substance';
+
+const NAMES = { N: 'Nitrogen', P2O5: 'Phosphorus', K2O: 'Potassium' } as const;
+const WIDTH = 560;
+const PAD = 10;
+
+function Ruler({ y, most, hatched }: { y: number; most: number; hatched?: boolean }) {
+  const px = (lb: number) => PAD + (lb / most) * (WIDTH - 2 * PAD);
+  const step = most > 2.5 ? 0.5 : 0.2;
+  const marks = Array.from({ length: Math.floor(most / step + 1e-9) + 1 }, (_, i) => i * step);
+  return (
+    <g>
+      <rect
+        x="0.5"
+        y={y}
+        width={WIDTH - 1}
+        height="25"
+        fill={hatched ? 'url(#none-allowed)' : 'var(--sheet)'}
+        stroke="var(--edge)"
+      />
+      {marks.map((lb) => (
+        <text key={lb} x={px(lb)} y={y + 17} textAnchor="middle" style={{ fontSize: 12, fill: 'var(--loam-2)' }}>
+          {Number(lb.toFixed(1))}
+        </text>
+      ))}
+    </g>
+  );
+}
+
+/** Label above, prescription below, on one scale; the hatch between is the difference, the ring what was asked. */
+function Faced({ line, most }: { line: BagLine; most: number }) {
+  const px = (lb: number) => PAD + (Math.min(lb, most) / most) * (WIDTH - 2 * PAD);
+  const label = line.label?.value;
+  const prescribed = line.prescribed?.value;
+  const none = line.limitLb === 0;
+  const difference = label !== undefined && prescribed !== undefined && Math.abs(label - prescribed) > 0.005;
+  const unreached = line.askedLb > 0 && Math.abs((prescribed ?? 0) - line.askedLb) > 0.02;
+  return (
+    <svg
+      width="100%"
+      viewBox={`0 0 ${WIDTH} 96`}
+      role="img"
+      aria-label={`${line.nutrient}: label ${label === undefined ? 'unknown' : showRate(label)}, prescribed ${prescribed === undefined ? 'none' : showRate(prescribed)}, asked ${showRate(line.askedLb)}`}
+    >
+      <defs>
+        <pattern id="none-allowed" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width="6" height="6" fill="var(--sheet)" />
+          <path d="M0 0V6" stroke="var(--rule-2)" strokeWidth="1.5" />
+        </pattern>
+        <pattern id="difference" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+          <path d="M0 0V5" stroke="var(--loam-3)" strokeOpacity="0.6" />
+        </pattern>
+      </defs>
+      <Ruler y={0.5} most={most} />
+      <Ruler y={70} most={most} hatched={none} />
+      {difference && (
+        <rect
+          x={Math.min(px(label), px(prescribed))}
+          y="27"
+          width={Math.abs(px(label) - px(prescribed))}
+          height="42"
+          fill="url(#difference)"
+        />
+      )}
+      {Number.isFinite(line.limitLb) && line.limitLb > 0 && line.limitLb <= most && (
+        <path d={`M${px(line.limitLb)} 26V70`} stroke="var(--loam)" strokeDasharray="3 3" />
+      )}
+      {label !== undefined && (
+        <path
+          d={`M${px(label)} 12V36M${px(label) - 4.5} 31L${px(label)} 38L${px(label) + 4.5} 31`}
+          stroke="var(--loam)"
+          strokeWidth="1.6"
+          fill="none"
+        />
+      )}
+      {prescribed !== undefined && (
+        <path
+          d={`M${px(prescribed)} 84V60M${px(prescribed) - 4.5} 65L${px(prescribed)} 58L${px(prescribed) + 4.5} 65`}
+          stroke="var(--moss)"
+          strokeWidth="1.8"
+          fill="none"
+        />
+      )}
+      {unreached && (
+        <>
+          <path
+            d={`M${px(prescribed ?? 0)} 58H${px(line.askedLb) - 6}`}
+            stroke="var(--loam-2)"
+            strokeDasharray="1.5 3"
+          />
+          <circle cx={px(line.askedLb)} cy="58" r="4.5" fill="var(--paper)" stroke="var(--loam)" strokeWidth="1.4" />
+        </>
+      )}
+    </svg>
+  );
+}
+
+/** One nutrient of the bag: words and figures at the left, the two rulers at the right. */
+export function NutrientRulers({ lines }: { lines: readonly BagLine[] }) {
+  const most = Math.max(
+    1.2,
+    ...lines
+      .flatMap((line) => [line.label?.value ?? 0, line.prescribed?.value ?? 0, line.askedLb])
+      .map((lb) => Math.ceil(lb * 5 + 0.5) / 5),
+  );
+  return (
+    <ul className="rulers">
+      {lines.map((line) => (
+        <li key={line.nutrient} aria-label={NAMES[line.nutrient]}>
+          <div>
+            <h2>
+              {line.nutrient !== 'P2O5' && (
+                <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+                  <Mark purpose={line.nutrient} x={10} y={10} d={13} />
+                </svg>
+              )}
+              {NAMES[line.nutrient]}
+            </h2>
+            <p className="small">
+              lb <Substances text={line.nutrient} /> per 1000
+            </p>
+            <p className="pins">
+              <span>
+                label{' '}
+                <b>{line.label ? <Fig figure={line.label} show={showRate} /> : line.limitLb >= 0 ? '0.00' : '–'}</b>
+              </span>
+              <span className="ours">
+                prescribed <b>{line.prescribed ? <Fig figure={line.prescribed} show={showRate} /> : '0.00'}</b>
+              </span>
+              <span>
+                asked <b>{showRate(line.askedLb)}</b>
+              </span>
+            </p>
+            <p className="small">
+              <Substances text={line.limitSays} />
+            </p>
+          </div>
+          <Faced line={line} most={most} />
+        </li>
+      ))}
+    </ul>
+  );
+}

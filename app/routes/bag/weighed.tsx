@@ -1,0 +1,133 @@
+import { useState } from 'react';
+import { Button } from 'antd';
+import type { Product, Zone } from '@core/formats/case';
+import { typedNumber } from '@core/formats/typed-number';
+import { ERROR_PERCENT } from '@core/ground/area-error';
+import { checkSpread, type GradeNutrient } from '@core/products/bag-check';
+import { isRefusal } from '@core/reckoning/refusal';
+import { TextField } from '../../ui/field';
+import { Fig } from '../../ui/fig';
+import { showArea, showProductRate, showRate, showWeight } from '../../ui/format';
+import { StandingGlyph } from '../../ui/glyphs';
+import { Mark } from '../../ui/marks';
+import { Substances } from '../../ui/substance';
+
+const WALK_PERCENT = 5;
+
+/** The reverse of a prescription: so much was weighed, so much came back, so much was spread. */
+export function Weighed({
+  product,
+  zone,
+  asks,
+}: {
+  product: Product;
+  zone: Zone;
+  asks: { nutrient: GradeNutrient; lb: number } | undefined;
+}) {
+  const fresh = { weighed: '', back: '', area: showArea(zone.areaSqFt) };
+  const [typed, setTyped] = useState(fresh);
+  const read = (text: string, label: string, most: number): { value?: number; fault?: string } => {
+    const value = typedNumber(text, label, label);
+    if (isRefusal(value)) return { fault: value.refused };
+    if (value !== undefined && (value < 0 || value > most)) return { fault: `${label} must be between 0 and ${most}.` };
+    return { value };
+  };
+  const weighed = read(typed.weighed, 'The weight', 1_000_000);
+  const back = read(typed.back, 'The weight left', 1_000_000);
+  const area = read(typed.area, 'The ground', 50_000_000);
+  const backFault =
+    back.fault ??
+    (weighed.value !== undefined && (back.value ?? 0) > weighed.value
+      ? 'More came back than was weighed out.'
+      : undefined);
+  const areaFault = area.fault ?? (area.value === 0 ? 'Type how much ground was covered.' : undefined);
+  const errorPercent = zone.measuredBy && zone.measuredBy !== 'walk' ? ERROR_PERCENT[zone.measuredBy] : WALK_PERCENT;
+  const spread =
+    weighed.value !== undefined && weighed.value > 0 && !backFault && !areaFault && area.value !== undefined
+      ? checkSpread(
+          product,
+          { weighedLb: weighed.value, backLb: back.value ?? 0, areaSqFt: area.value },
+          asks,
+          errorPercent,
+        )
+      : undefined;
+  const set = (key: keyof typeof typed) => (text: string) => setTyped((before) => ({ ...before, [key]: text }));
+  return (
+    <section className="weighed" aria-labelledby="weighed">
+      <h2 id="weighed">So much weighed, so much spread</h2>
+      <TextField
+        label="Weighed out"
+        unit="lb product"
+        inputMode="decimal"
+        value={typed.weighed}
+        fault={weighed.fault}
+        onChange={set('weighed')}
+      />
+      <TextField
+        label="Left in the hopper"
+        unit="lb product"
+        inputMode="decimal"
+        value={typed.back}
+        fault={backFault}
+        onChange={set('back')}
+      />
+      <TextField
+        label="Ground covered"
+        unit="sq ft"
+        inputMode="decimal"
+        value={typed.area}
+        fault={areaFault}
+        onChange={set('area')}
+      />
+      {spread ? (
+        <>
+          <ul className="totals">
+            <li>
+              Spread <span className="leader" /> <b>{showWeight(spread.spreadLb)}</b>{' '}
+              <span className="small">lb product</span>
+            </li>
+            <li>
+              Per 1000 sq ft <span className="leader" />{' '}
+              <b>
+                <Fig figure={spread.rate} show={showProductRate} />
+              </b>{' '}
+              <span className="small">lb product</span>
+            </li>
+            {(Object.keys(spread.per1000) as GradeNutrient[]).map((nutrient) => (
+              <li key={nutrient}>
+                <svg width="18" height="18" viewBox="0 0 18 18" aria-hidden="true">
+                  <Mark purpose={nutrient} x={9} y={9} d={13} />
+                </svg>
+                per 1000 <span className="leader" />{' '}
+                <b>{spread.per1000[nutrient] && <Fig figure={spread.per1000[nutrient]} show={showRate} />}</b>{' '}
+                <span className="small">
+                  lb <Substances text={nutrient} />
+                </span>
+              </li>
+            ))}
+            {(Object.keys(spread.inAll) as GradeNutrient[]).map((nutrient) => (
+              <li key={nutrient}>
+                In all <span className="leader" />{' '}
+                <b>{spread.inAll[nutrient] && <Fig figure={spread.inAll[nutrient]} show={showRate} />}</b>{' '}
+                <span className="small">
+                  lb <Substances text={nutrient} />
+                </span>
+              </li>
+            ))}
+          </ul>
+          <p className={`say ${spread.standing}`}>
+            <StandingGlyph standing={spread.standing} />
+            <span>
+              <Substances text={spread.says} />
+            </span>
+          </p>
+          <Button size="small" onClick={() => setTyped(fresh)}>
+            Clear
+          </Button>
+        </>
+      ) : (
+        <p className="small">Type what the scale said; what it means per 1000 stands here at once.</p>
+      )}
+    </section>
+  );
+}

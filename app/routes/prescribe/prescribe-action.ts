@@ -1,0 +1,95 @@
+import { type Choices, type OwnFigure, type OwnLine, type Zone, zoneSchema } from '@core/formats/case';
+import { faultsByField } from '@core/formats/shape';
+import { typedNumber } from '@core/formats/typed-number';
+import type { CopiedLine } from '@core/prescription/copy-prescription';
+import { copiedOnto } from '@core/prescription/copy-prescription';
+import { isRefusal } from '@core/reckoning/refusal';
+import { loadProperty, saveChoices, saveZone, saveZones } from '../../storage/property-repository';
+import { todayIso } from '../../ui/format';
+import { chooseProducts } from '../../work/choose-products';
+
+export interface TypedOwn {
+  value: string;
+  reason: string;
+  by: string;
+}
+export type Sent =
+  | { intent: 'switch'; zoneId: string; line: string; on: boolean }
+  | { intent: 'own'; zoneId: string; line: OwnLine; typed: TypedOwn }
+  | { intent: 'drop-own'; zoneId: string; line: OwnLine }
+  | { intent: 'copy'; zoneId: string; fromName: string; lines: CopiedLine[]; reason: string; by?: string }
+  | { intent: 'put-back'; zones: Zone[] }
+  | { intent: 'choice'; change: Partial<Choices> }
+  | { intent: 'product'; choices: Record<string, string | null> };
+export interface Answer {
+  faults?: Record<string, string>;
+  kept?: string;
+}
+
+/** The zone with an own figure as typed, or a sentence per field. */
+export function withOwn(
+  zone: Zone,
+  line: OwnLine,
+  typed: TypedOwn,
+  on: string,
+): { zone: Zone } | { faults: Record<string, string> } {
+  const value = typedNumber(typed.value, 'The figure', 'value');
+  if (isRefusal(value)) return { faults: { value: value.refused } };
+  if (value === undefined) return { faults: { value: 'Type the figure; 0 means none.' } };
+  const own: OwnFigure = {
+    line,
+    value,
+    reason: typed.reason.trim(),
+    ...(typed.by.trim() ? { by: typed.by.trim() } : {}),
+    on,
+  };
+  const kept = (zone.own ?? []).filter((each) => each.line !== line);
+  const changed = { ...zone, own: [...kept, own] };
+  const at = `own[${kept.length}].`;
+  const faults = Object.fromEntries(
+    Object.entries(faultsByField(zoneSchema, changed)).map(([field, says]) => [field.replace(at, ''), says]),
+  );
+  return Object.keys(faults).length > 0 ? { faults } : { zone: changed };
+}
+
+/** What the page of a prescription may change. */
+export async function act(sent: Sent, propertyId: string): Promise<Answer> {
+  if (sent.intent === 'choice') {
+    await saveChoices(propertyId, sent.change);
+    return {};
+  }
+  if (sent.intent === 'product') {
+    await chooseProducts(propertyId, sent.choices);
+    return {};
+  }
+  if (sent.intent === 'put-back') {
+    await saveZones(propertyId, sent.zones);
+    return {};
+  }
+  const file = await loadProperty(propertyId);
+  const zone = file?.zones.find((each) => each.id === sent.zoneId);
+  if (!zone) return { faults: { storage: 'This zone was removed, perhaps in another tab.' } };
+  switch (sent.intent) {
+    case 'switch': {
+      const off = new Set(zone.nitrogenOff ?? []);
+      if (sent.on) off.delete(sent.line);
+      else off.add(sent.line);
+      await saveZone(propertyId, { ...zone, nitrogenOff: [...off] });
+      return {};
+    }
+    case 'own': {
+      const answer = withOwn(zone, sent.line, sent.typed, todayIso());
+      if ('faults' in answer) return answer;
+      await saveZone(propertyId, answer.zone);
+      return { kept: sent.line };
+    }
+    case 'drop-own':
+      await saveZone(propertyId, { ...zone, own: (zone.own ?? []).filter((each) => each.line !== sent.line) });
+      return {};
+    case 'copy': {
+      const { fromName, lines, reason, by } = sent;
+      await saveZone(propertyId, copiedOnto(zone, lines, { fromName, reason, by, on: todayIso() }));
+      return { kept: 'copy' };
+    }
+  }
+}

@@ -1,0 +1,202 @@
+import { Button } from 'antd';
+import { Link, useLocation } from 'react-router';
+import { grassOf } from '@core/ground/grasses';
+import { codeYearCap } from '@core/nitrogen/zone-nitrogen';
+import type { Figure } from '@core/prescription/figure';
+import { differencesOf } from '@core/prescription/copy-prescription';
+import { latestTest } from '@core/soil/report';
+import type { ZoneSeason } from '@core/season/plan';
+import { Fig } from '../../ui/fig';
+import { showArea, showDay, showExact, showProductRate, showRate } from '../../ui/format';
+import { StandingGlyph, WarnGlyph } from '../../ui/glyphs';
+import { Substances } from '../../ui/substance';
+import { usePropertyWork } from '../../work/property-work';
+
+interface Total {
+  name: string;
+  substance: string;
+  figure?: Figure;
+  value: number;
+  show: (value: number) => string;
+}
+
+function totalsOf({ prescription }: ZoneSeason): Total[] {
+  const { ph, nitrogen, phosphorus, potassium, magnesium, sulfur } = prescription;
+  const rows: Total[] = [
+    { name: 'Nitrogen', substance: 'N', figure: nitrogen.year, value: nitrogen.year.value, show: showRate },
+    { name: 'Phosphate', substance: 'P2O5', figure: phosphorus.year, value: phosphorus.yearLb, show: showRate },
+    { name: 'Potash', substance: 'K2O', figure: potassium.year, value: potassium.yearLb, show: showRate },
+    { name: 'Magnesium', substance: 'Mg', figure: magnesium.year, value: magnesium.yearLb, show: showRate },
+    { name: 'Sulfur, combined', substance: 'S', figure: sulfur.year, value: sulfur.yearLb, show: showRate },
+  ];
+  if (ph.action === 'lime' || ph.action === 'sulfur')
+    rows.unshift({
+      name: ph.action === 'lime' ? 'Lime' : 'Sulfur, free',
+      substance: ph.action === 'lime' ? 'lime' : 'S',
+      figure: ph.material,
+      value: ph.material?.value ?? 0,
+      show: ph.action === 'lime' ? showProductRate : showRate,
+    });
+  return rows;
+}
+
+interface Found {
+  standing: 'pass' | 'warn' | 'fail';
+  title: string;
+  found: string;
+  says?: string;
+}
+
+/** What the prescription itself must keep to, own figures included; the plan's rules are checked in Season. */
+function checksOf({ prescription, zone }: ZoneSeason, codeLb: number | undefined): Found[] {
+  const { nitrogen, phosphorus, potassium, ph } = prescription;
+  const ceiling = grassOf(zone.grass).ceilingLb;
+  const most = Math.min(ceiling, codeLb ?? Infinity);
+  const limit = most === codeLb ? 'local code' : 'ceiling of the grass';
+  const owns = (zone.own ?? []).length;
+  const checks: Found[] = [
+    {
+      standing: nitrogen.year.value > most + 1e-9 ? 'warn' : 'pass',
+      title: 'Nitrogen, year',
+      found: `${showExact(nitrogen.year.value, 2)} of ${showExact(most)} lb N`,
+      says: nitrogen.year.value > most + 1e-9 ? `Above the ${limit}, by an own figure.` : undefined,
+    },
+    {
+      standing: potassium.yearLb > nitrogen.year.value + 1e-9 && potassium.level !== 'very-low' ? 'warn' : 'pass',
+      title: 'K2O not above N',
+      found: `${showRate(potassium.yearLb)} lb K2O`,
+      says:
+        potassium.yearLb > nitrogen.year.value + 1e-9 ? 'More potash than nitrogen on established turf.' : undefined,
+    },
+    {
+      standing:
+        phosphorus.yearLb > 0 && (phosphorus.level === 'high' || phosphorus.level === 'enough') ? 'warn' : 'pass',
+      title: 'Phosphorus',
+      found: phosphorus.yearLb > 0 ? `${showRate(phosphorus.yearLb)} lb P2O5` : 'none',
+      says:
+        phosphorus.yearLb > 0 && (phosphorus.level === 'high' || phosphorus.level === 'enough')
+          ? 'The test asks for none.'
+          : undefined,
+    },
+  ];
+  const dose = Math.max(0, ...ph.doses);
+  if (dose > 0)
+    checks.push({
+      standing: 'pass',
+      title: ph.action === 'lime' ? 'Lime dose' : 'Sulfur dose',
+      found: `${showProductRate(dose)} lb ${ph.action === 'lime' ? 'lime' : 'S'}, ${ph.doses.length === 1 ? 'once' : `${ph.doses.length} times`}`,
+    });
+  if (owns > 0)
+    checks.unshift({
+      standing: 'warn',
+      title: owns === 1 ? 'One own figure' : `${owns} own figures`,
+      found: '',
+      says: 'They print on every sheet with their reasons, the rule’s beside them.',
+    });
+  return checks.sort((a, b) => Number(a.standing === 'pass') - Number(b.standing === 'pass'));
+}
+
+/** The year of the zone in pounds, its checks, and the way on. */
+export function YearMargin({ onCopy, onPdf }: { onCopy: () => void; onPdf: () => void }) {
+  const work = usePropertyWork();
+  const { zone, zoneSeason, file, today } = work;
+  const { search } = useLocation();
+  if (!zone || !zoneSeason) return null;
+  const tests = file.soilTests ?? [];
+  const others = file.zones.filter((each) => each.id !== zone.id);
+  const next = zoneSeason.doses.find((dose) => dose.date >= today) ?? zoneSeason.doses[0];
+  const trips = new Set(zoneSeason.doses.map((dose) => dose.date)).size;
+  return (
+    <aside className="margin rxmargin">
+      <h2>For the year, {zone.name}</h2>
+      <p className="small">
+        per 1000 of {showArea(zone.areaSqFt)} sq ft{trips > 0 && `, ${trips} ${trips === 1 ? 'trip' : 'trips'}`}
+      </p>
+      <ul className="totals">
+        {totalsOf(zoneSeason).map(({ name, substance, figure, value, show }) => (
+          <li key={name}>
+            {name} <span className="leader" />
+            {figure && value > 0 ? <Fig figure={figure} show={show} /> : <span>none</span>}
+            <span className="small">
+              lb <Substances text={substance} />
+            </span>
+          </li>
+        ))}
+      </ul>
+      <p className="links no-print">
+        <Link to={{ pathname: 'match', search }} relative="path">
+          <Button type="primary" tabIndex={-1}>
+            Match the shelf{next && ` for ${showDay(next.date)}`}
+          </Button>
+        </Link>
+        <Link to={{ pathname: 'bag', search }} relative="path">
+          <Button tabIndex={-1}>Check a bag</Button>
+        </Link>
+        <Link to={{ pathname: '../season', search }}>
+          <Button tabIndex={-1}>Date the doses</Button>
+        </Link>
+      </p>
+      {zoneSeason.prescription.refusals.map((refusal) => (
+        <p className="fault" key={refusal.refused}>
+          {refusal.refused}
+        </p>
+      ))}
+      <h3>Checks</h3>
+      <ul className="checks">
+        {checksOf(zoneSeason, codeYearCap(file.codes ?? [])).map((check) => (
+          <li key={check.title} className={check.standing}>
+            <StandingGlyph standing={check.standing} />
+            <span className="row">
+              <span className="word">{{ pass: 'Pass', warn: 'Warn', fail: 'Fail' }[check.standing]}</span>
+              <Substances text={check.title} />
+              <span className="leader" />
+              <span className="nowrap">
+                <Substances text={check.found} />
+              </span>
+            </span>
+            {check.says && <p>{check.says}</p>}
+          </li>
+        ))}
+      </ul>
+      {zoneSeason.prescription.cautions.map((sentence) => (
+        <p className="caution small" key={sentence}>
+          <WarnGlyph />
+          <span>
+            <b>Caution</b> <Substances text={sentence} />
+          </span>
+        </p>
+      ))}
+      {others.length > 0 && (
+        <>
+          <h3>Other zones</h3>
+          <ul className="totals">
+            {others.map((other) => {
+              const count = differencesOf(
+                { zone, test: latestTest(tests, zone.id) },
+                { zone: other, test: latestTest(tests, other.id) },
+              ).length;
+              return (
+                <li key={other.id}>
+                  <Link className="link" to={{ search: `?zone=${other.id}` }}>
+                    {other.name}
+                  </Link>
+                  <span className="leader" />
+                  <span className="small">
+                    {grassOf(other.grass).name}, {count} {count === 1 ? 'difference' : 'differences'}
+                  </span>
+                </li>
+              );
+            })}
+          </ul>
+        </>
+      )}
+      <p className="links no-print">
+        {others.length > 0 && <Button onClick={onCopy}>Copy to a zone</Button>}
+        <Button onClick={() => window.print()}>
+          Print <span className="kbd">P</span>
+        </Button>
+        <Button onClick={onPdf}>PDF</Button>
+      </p>
+    </aside>
+  );
+}

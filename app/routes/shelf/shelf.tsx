@@ -1,0 +1,251 @@
+import './shelf.css';
+import { App, Button, Checkbox, Input } from 'antd';
+import { useEffect, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useFetcher, useSearchParams } from 'react-router';
+import type { Product } from '@core/formats/case';
+import {
+  deleteProduct,
+  loadShelf,
+  missingStarters,
+  propertiesNaming,
+  replaceShelf,
+  saveProducts,
+} from '../../storage/shelf-repository';
+import { todayIso } from '../../ui/format';
+import { Loading } from '../../ui/loading';
+import { Substances } from '../../ui/substance';
+import { TopNav } from '../../ui/top-nav';
+import { useOfferUndo } from '../../ui/use-offer-undo';
+import { useWorkingsTrail } from '../../ui/use-workings-trail';
+import { Wordmark } from '../../ui/wordmark';
+import { WorkingsSlip } from '../../ui/workings';
+import { WorkingsContext } from '../../ui/workings-context';
+import { orFault } from '../../work/or-fault';
+import type { Route } from './+types/shelf';
+import { type LabelAnswer, type LabelSent, LabelSlip } from './label-slip';
+import { ProductRow } from './product-row';
+import { ShelfFiles } from './shelf-files';
+import { isAbout, isOnly, ONLY, type Only, shelved, type Subject, SUBJECTS } from './shelf-groups';
+import { productFromTyped } from './typed-label';
+
+type Sent =
+  | LabelSent
+  | { intent: 'remove'; id: string }
+  | { intent: 'store'; products: Product[] }
+  | { intent: 'put-back'; products: Product[] };
+
+export async function clientLoader() {
+  const products = await loadShelf();
+  return { products, missing: await missingStarters(), today: todayIso() };
+}
+clientLoader.hydrate = true as const;
+
+async function act(sent: Sent): Promise<LabelAnswer> {
+  switch (sent.intent) {
+    case 'keep': {
+      const shelf = await loadShelf();
+      const answer = productFromTyped(
+        sent.typed,
+        shelf.map((product) => product.id),
+        sent.draft,
+      );
+      if ('faults' in answer) return answer;
+      await saveProducts([answer.product]);
+      return { kept: answer.product.id };
+    }
+    case 'remove':
+      await deleteProduct(sent.id);
+      return {};
+    case 'store':
+      await saveProducts(sent.products);
+      return {};
+    case 'put-back':
+      await replaceShelf(sent.products);
+      return {};
+  }
+}
+
+export async function clientAction({ request }: Route.ClientActionArgs) {
+  const sent = (await request.json()) as Sent;
+  return orFault(() => act(sent));
+}
+
+export function HydrateFallback() {
+  return <Loading />;
+}
+
+const NEW = 'new';
+
+export default function Shelf({ loaderData }: Route.ComponentProps) {
+  const { products, missing, today } = loaderData;
+  const [search, setSearch] = useSearchParams();
+  const [subject, setSubject] = useState<Subject>('everything');
+  const [only, setOnly] = useState<readonly Only[]>([]);
+  const [word, setWord] = useState('');
+  const [filesOpen, setFilesOpen] = useState(false);
+  const fetcher = useFetcher<LabelAnswer>();
+  const workings = useWorkingsTrail();
+  const offerUndo = useOfferUndo();
+  const { message } = App.useApp();
+  const opened = search.get('label') ?? undefined;
+  const product = products.find((each) => each.id === opened);
+  const open = (id: string | undefined) =>
+    setSearch(
+      (before) => {
+        if (id === undefined) before.delete('label');
+        else before.set('label', id);
+        return before;
+      },
+      { replace: true },
+    );
+  const send = (sent: Exclude<Sent, LabelSent>) =>
+    void fetcher.submit(sent as never, { method: 'post', encType: 'application/json' });
+  useHotkeys('a', (event) => {
+    event.preventDefault();
+    open(NEW);
+  });
+  useHotkeys('escape', () => workings.close());
+  const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
+  useEffect(() => {
+    if (answer?.kept) {
+      void message.success('The label is on the shelf.');
+      setSearch({}, { replace: true });
+    } else if (answer?.faults?.storage) void message.error(answer.faults.storage);
+  }, [answer, message, setSearch]);
+
+  const shown = products.filter(
+    (each) =>
+      isAbout(each, subject) &&
+      only.every((wanted) => isOnly(each, wanted)) &&
+      each.name.toLowerCase().includes(word.trim().toLowerCase()),
+  );
+  const onHand = products.filter((each) => (each.onHandLb ?? 0) > 0).length;
+  const remove = async (gone: Product) => {
+    const named = await propertiesNaming(gone.id);
+    send({ intent: 'remove', id: gone.id });
+    open(undefined);
+    offerUndo(
+      `${gone.name} is off the shelf.${named.length > 0 ? ` Plans of ${named.slice(0, 3).join(', ')} still speak of it.` : ''}`,
+      () => send({ intent: 'store', products: [gone] }),
+    );
+  };
+  const store = (list: Product[], says: string) => {
+    send({ intent: 'store', products: list });
+    offerUndo(says, () => send({ intent: 'put-back', products }));
+  };
+  return (
+    <WorkingsContext value={workings}>
+      <header className="top">
+        <Wordmark />
+        <TopNav />
+        <div className="right" />
+      </header>
+      <main id="main" className={opened || workings.trail.length > 0 ? 'shelf with-slip' : 'shelf'}>
+        <div className="board">
+          <div className="pagehead">
+            <h1>The shelf</h1>
+            <span className="small">
+              {products.length} {products.length === 1 ? 'product' : 'products'}, {onHand} on hand
+            </span>
+            <span className="sp" />
+            <Button onClick={() => setFilesOpen(true)}>Import or export</Button>
+            <Button type="primary" onClick={() => open(NEW)}>
+              New label <span className="kbd">A</span>
+            </Button>
+          </div>
+          <div className="shelffilter">
+            <span role="group" aria-label="Show">
+              {SUBJECTS.map((each) => (
+                <button
+                  key={each}
+                  type="button"
+                  className="subject"
+                  aria-pressed={each === subject}
+                  onClick={() => setSubject(each)}
+                >
+                  {each} <i>{products.filter((p) => isAbout(p, each)).length}</i>
+                </button>
+              ))}
+            </span>
+            <span className="only">
+              only
+              {ONLY.map((each) => (
+                <Checkbox
+                  key={each}
+                  checked={only.includes(each)}
+                  onChange={(event) =>
+                    setOnly((before) => (event.target.checked ? [...before, each] : before.filter((x) => x !== each)))
+                  }
+                >
+                  <Substances text={each} />
+                </Checkbox>
+              ))}
+            </span>
+            <Input
+              aria-label="Word on the label"
+              placeholder="word on the label"
+              value={word}
+              allowClear
+              onChange={(event) => setWord(event.target.value)}
+            />
+          </div>
+          <div className="bagrow head" aria-hidden="true">
+            <span>On the bag</span>
+            <span />
+            <span>What the nitrogen is made of, %</span>
+            <span>Sulfur, %</span>
+            <span>Cl %, salt</span>
+            <span>Price</span>
+            <span>On hand, lb product</span>
+          </div>
+          {shelved(shown).map(({ group, products: list }) => (
+            <section key={group.id} aria-labelledby={`group-${group.id}`}>
+              <h2 id={`group-${group.id}`} className="groupname">
+                {group.title}{' '}
+                <i>
+                  <Substances text={group.by} />
+                </i>
+              </h2>
+              <ol>
+                {list.map((each) => (
+                  <ProductRow
+                    key={each.id}
+                    product={each}
+                    current={each.id === opened}
+                    onOpen={() => open(each.id === opened ? undefined : each.id)}
+                  />
+                ))}
+              </ol>
+            </section>
+          ))}
+          {shown.length === 0 && (
+            <p className="empty">
+              {products.length === 0
+                ? 'The shelf is empty. Enter a label, or bring the starter materials in by Import or export.'
+                : 'Nothing on the shelf is like that.'}
+            </p>
+          )}
+        </div>
+        {(opened === NEW || product) && (
+          <LabelSlip
+            key={opened}
+            product={product}
+            fetcher={fetcher}
+            onClose={() => open(undefined)}
+            onRemove={product && (() => void remove(product))}
+          />
+        )}
+        <WorkingsSlip />
+      </main>
+      <ShelfFiles
+        open={filesOpen}
+        products={products}
+        missing={missing}
+        today={today}
+        onStore={store}
+        onClose={() => setFilesOpen(false)}
+      />
+    </WorkingsContext>
+  );
+}

@@ -1,0 +1,143 @@
+import { type Product, productSchema } from '@core/formats/case';
+import { newId } from '@core/formats/new-id';
+import { faultsByField } from '@core/formats/shape';
+import { typedNumber } from '@core/formats/typed-number';
+import { NITROGEN_FORMS, type NitrogenForm } from '@core/formats/words';
+import type { Grade } from '@core/products/label/grade';
+import { isRefusal } from '@core/reckoning/refusal';
+
+export const OTHER_GUARANTEES = ['Ca', 'Mg', 'S-free', 'S-combined', 'Fe', 'Mn', 'Zn', 'Cu', 'B', 'Cl'] as const;
+export type OtherGuarantee = (typeof OTHER_GUARANTEES)[number];
+
+/** Numbers of a label that stand alone: what a person reads, and where it goes. */
+const PLAIN_NUMBERS = {
+  releaseDays: 'Feeds for',
+  onHandLb: 'On hand',
+  lbPerGal: 'Density',
+  ccePercent: 'CCE',
+  eccePercent: 'ECCE',
+  over8MeshPercent: 'Over 8 mesh',
+  mesh8to20Percent: '8-20 mesh',
+  mesh20to60Percent: '20-60 mesh',
+  under60MeshPercent: 'Under 60 mesh',
+  sizeGuideNumber: 'Size guide number',
+  granuleDensity: 'Granule density',
+  coverageSqFt: 'Coverage',
+} as const;
+export type PlainNumber = keyof typeof PLAIN_NUMBERS;
+const PACKAGE_NUMBERS = { lb: 'Package', gal: 'Package', price: 'Price' } as const;
+
+/** A label as typed: everything is text until it is read. */
+export interface TypedLabel {
+  id?: string;
+  name: string;
+  form: 'granular' | 'liquid';
+  /** The three numbers as typed, and as confirmed. */
+  typedGrade: string;
+  grade?: Grade;
+  nitrogen: Partial<Record<NitrogenForm, string>>;
+  other: Partial<Record<OtherGuarantee, string>>;
+  numbers: Partial<Record<PlainNumber, string>>;
+  package: { lb: string; gal: string; price: string };
+  limeKind: '' | NonNullable<Product['limeKind']>;
+  pesticide: boolean;
+  lot: string;
+}
+
+const shown = (value: number | undefined): string => (value === undefined ? '' : String(value));
+const each = <K extends string>(keys: readonly K[], of: (key: K) => number | undefined): Partial<Record<K, string>> =>
+  Object.fromEntries(keys.map((key) => [key, shown(of(key))])) as Partial<Record<K, string>>;
+const plainKeys = Object.keys(PLAIN_NUMBERS) as PlainNumber[];
+
+/** A product as the form shows it; an empty form without one. */
+export function labelFrom(product: Product | undefined): TypedLabel {
+  const { N, P2O5, K2O } = product?.guaranteed ?? {};
+  const grade = product && (N ?? P2O5 ?? K2O) !== undefined ? { N: N ?? 0, P2O5: P2O5 ?? 0, K2O: K2O ?? 0 } : undefined;
+  return {
+    id: product?.id,
+    name: product?.name ?? '',
+    form: product?.form ?? 'granular',
+    typedGrade: grade ? `${grade.N}-${grade.P2O5}-${grade.K2O}` : '',
+    grade,
+    nitrogen: each(NITROGEN_FORMS, (form) => product?.nitrogen?.[form]),
+    other: each(OTHER_GUARANTEES, (key) => product?.guaranteed[key]),
+    numbers: each(plainKeys, (key) => product?.[key]),
+    package: {
+      lb: shown(product?.package?.lb),
+      gal: shown(product?.package?.gal),
+      price: shown(product?.package?.price),
+    },
+    limeKind: product?.limeKind ?? '',
+    pesticide: product?.pesticide ?? false,
+    lot: product?.lot ?? '',
+  };
+}
+
+type Faults = Record<string, string>;
+
+/** The numbers of a label read; what is no number gives a sentence at its field and stays out. */
+function readLabel(typed: TypedLabel): { product: Omit<Product, 'id'>; faults: Faults } {
+  const faults: Faults = {};
+  const read = (text: string | undefined, label: string, field: string): number | undefined => {
+    const value = typedNumber(text ?? '', label, field);
+    if (!isRefusal(value)) return value;
+    faults[field] = value.refused;
+    return undefined;
+  };
+  const group = <K extends string>(keys: readonly K[], of: Partial<Record<K, string>>, field: (key: K) => string) =>
+    Object.fromEntries(
+      keys.flatMap((key) => {
+        const value = read(of[key], key === 'Cl' ? 'Chloride' : key, field(key));
+        return value === undefined ? [] : [[key, value]];
+      }),
+    ) as Partial<Record<K, number>>;
+  const nitrogen = group(NITROGEN_FORMS, typed.nitrogen, (form) => `nitrogen.${form}`);
+  const other = group(OTHER_GUARANTEES, typed.other, (key) => `guaranteed.${key}`);
+  const grade = Object.fromEntries(Object.entries(typed.grade ?? {}).filter(([, percent]) => percent > 0));
+  const numbers = Object.fromEntries(
+    plainKeys.flatMap((key) => {
+      const value = read(typed.numbers[key], PLAIN_NUMBERS[key], key);
+      return value === undefined ? [] : [[key, value]];
+    }),
+  ) as Partial<Record<PlainNumber, number>>;
+  const bag = Object.fromEntries(
+    (['lb', 'gal', 'price'] as const).flatMap((key) => {
+      const value = read(typed.package[key], PACKAGE_NUMBERS[key], `package.${key}`);
+      return value === undefined ? [] : [[key, value]];
+    }),
+  );
+  const product: Omit<Product, 'id'> = {
+    name: typed.name.trim(),
+    form: typed.form,
+    guaranteed: { ...grade, ...other },
+    ...(Object.keys(nitrogen).length > 0 ? { nitrogen } : {}),
+    ...numbers,
+    ...(Object.keys(bag).length > 0 ? { package: bag } : {}),
+    ...(typed.limeKind ? { limeKind: typed.limeKind } : {}),
+    ...(typed.pesticide ? { pesticide: true } : {}),
+    ...(typed.lot.trim() ? { lot: typed.lot.trim() } : {}),
+  } as Omit<Product, 'id'>;
+  return { product, faults };
+}
+
+/** What the label would be, as far as it can be read: for the figures that stand beside the form. */
+export const labelSoFar = (typed: TypedLabel): Product => ({ id: typed.id ?? 'new', ...readLabel(typed).product });
+
+/** The product a typed label means, or a sentence per field. A draft may be half entered; nothing plans with it. */
+export function productFromTyped(
+  typed: TypedLabel,
+  taken: readonly string[],
+  draft: boolean,
+): { product: Product } | { faults: Faults } {
+  const { product, faults } = readLabel(typed);
+  if (Object.keys(faults).length > 0) return { faults };
+  if (typed.typedGrade.trim() !== '' && !typed.grade && !draft)
+    return { faults: { grade: 'Say which reading of the three numbers stands on the bag.' } };
+  const whole: Product = {
+    id: typed.id ?? newId(product.name || 'label', taken),
+    ...product,
+    ...(draft ? { unfinished: true } : {}),
+  };
+  const wrong = faultsByField(productSchema, whole);
+  return Object.keys(wrong).length > 0 ? { faults: wrong } : { product: whole };
+}

@@ -1,0 +1,14 @@
+import { NavLink } from 'react-router';
+
+/** The rooms beside a single property: all of them, the shelf, reports coming in. */
+export function TopNav() {
+  return (
+    <nav className="topnav" aria-label="Main">
+      <NavLink to="/" end>
+        Properties
+      </NavLink>
+      <NavLink to="/shelf">Shelf</NavLink>
+      <NavLink to="/reports">Lab reports</NavLink>
+    </nav>
+  );
+}

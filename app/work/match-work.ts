@@ -1,0 +1,88 @@
+import { useSearchParams } from 'react-router';
+import { grassOf } from '@core/ground/grasses';
+import { typedNumber } from '@core/formats/typed-number';
+import type { MatchContext, Need } from '@core/products/match/need';
+import { type Trip, tripsOf } from '@core/products/match/trips';
+import { prescribeSalinity } from '@core/prescription/prescribe-others';
+import { isRefusal } from '@core/reckoning/refusal';
+import { dayOfYear } from '@core/season/day';
+import { waterPh } from '@core/soil/report';
+import type { PropertyWork } from './property-work';
+
+/** What Match and Bag check judge a bag against. */
+export interface MatchWork {
+  context: MatchContext;
+  trips: Trip[];
+  trip: Trip;
+  need: Need;
+  /** The need as typed over the trip's, by substance. */
+  typed: Partial<Record<TypedNeed, string>>;
+  faults: Partial<Record<TypedNeed, string>>;
+  setTyped: (key: TypedNeed, text: string) => void;
+  setTrip: (trip: Trip) => void;
+}
+export const TYPED_NEEDS = ['N', 'P2O5', 'K2O'] as const;
+export type TypedNeed = (typeof TYPED_NEEDS)[number];
+/** More than this in one trip is a slip of the finger, lb/1000 ft2. */
+const MOST_TYPED_LB = 5;
+
+const PARAM: Record<TypedNeed, string> = { N: 'n', P2O5: 'p', K2O: 'k' };
+
+/** A trip's key in the address. */
+export const tripKey = (trip: Trip): string => trip.date ?? 'first';
+
+/** The first trip that is still to come, else the first. */
+const nextTrip = (trips: readonly Trip[], today: string): Trip =>
+  trips.find((trip) => (trip.date ?? '') >= today) ?? (trips[0] as Trip);
+
+/** Judges a zone's trip: its date from the address, its need from the doses or as typed over them. */
+export function useMatchWork(work: PropertyWork): MatchWork | undefined {
+  const [search, setSearch] = useSearchParams();
+  const { zone, zoneSeason, file, season, today } = work;
+  if (!zone || !zoneSeason) return undefined;
+  const { prescription, read, doses } = zoneSeason;
+  const trips = tripsOf(zone, prescription, doses, file.products ?? []);
+  const trip = trips.find((each) => tripKey(each) === search.get('trip')) ?? nextTrip(trips, today);
+  const typed: MatchWork['typed'] = {};
+  const faults: MatchWork['faults'] = {};
+  const need: Need = { ...trip.need };
+  for (const key of TYPED_NEEDS) {
+    const text = search.get(PARAM[key]);
+    if (text === null) continue;
+    typed[key] = text;
+    const value = typedNumber(text, key, key);
+    if (isRefusal(value)) faults[key] = value.refused;
+    else if (value !== undefined && (value < 0 || value > MOST_TYPED_LB))
+      faults[key] = `${key} must be between 0 and ${MOST_TYPED_LB} lb per 1000 sq ft.`;
+    else need[key] = value ?? 0;
+  }
+  const phosphorus = read?.findings.find((finding) => finding.analyte === 'P' && finding.level !== 'unreadable');
+  const context: MatchContext = {
+    zone,
+    grass: grassOf(zone.grass),
+    codes: file.codes ?? [],
+    prescription,
+    phosphorusSays: phosphorus && `${Number(phosphorus.value.toPrecision(3))} ${phosphorus.unit}`,
+    soilPh: read && waterPh(read.readings)?.ph,
+    salty: prescribeSalinity(read).standing === 'saline',
+    meanF: trip.date && season.weather ? season.weather.meanF[dayOfYear(trip.date)] : undefined,
+  };
+  const setTyped = (key: TypedNeed, text: string) =>
+    setSearch(
+      (before) => {
+        before.set(PARAM[key], text);
+        return before;
+      },
+      { replace: true, preventScrollReset: true },
+    );
+  const setTrip = (to: Trip) =>
+    setSearch(
+      (before) => {
+        before.set('trip', tripKey(to));
+        for (const key of TYPED_NEEDS) before.delete(PARAM[key]);
+        return before;
+      },
+      { replace: true, preventScrollReset: true },
+    );
+  return { context, trips, trip, need, typed, faults, setTyped, setTrip };
+}
