@@ -13,6 +13,12 @@ const SCREENS: readonly [string, string][] = [
   ['/property/okonedo-residence/read', 'Typing the report'],
   ['/property/quarry-lane-school/prescribe', 'Prescription'],
   ['/property/okonedo-residence/prescribe', 'Stopgap'],
+  ['/property/thornbury-chapel-green/prescribe', 'leave'],
+  ['/property/quarry-lane-school/prescribe?view=all', 'Every zone'],
+  ['/property/quarry-lane-school/prescribe/match', 'Match the shelf'],
+  ['/property/quarry-lane-school/prescribe/bag', 'Bag check'],
+  ['/shelf', 'The shelf'],
+  ['/shelf?label=urea-46', 'On the shelf'],
   ['/property/quarry-lane-school/season', 'Season 2027'],
   ['/property/fenwick-allotment-paths/season', 'Season 2027'],
 ];

@@ -83,7 +83,7 @@ function stepWords(
 ): string {
   switch (id) {
     case 'base':
-      return `Base, ${grassName}, ${zone.care ?? 'standard'} care`;
+      return `Base of ${grassName}, ${zone.care ?? 'standard'} care`;
     case 'shade':
       return `${LINE_WORDS.shade}, ${SHADE_PERCENT[zone.light ?? 'full-sun']} %`;
     case 'dry':

@@ -136,7 +136,11 @@ function limitsOf(
   };
 }
 
-function verdict(check: Omit<BagCheck, 'says' | 'standing'>, need: Need): Pick<BagCheck, 'says' | 'standing'> {
+function verdict(
+  check: Omit<BagCheck, 'says' | 'standing'>,
+  need: Need,
+  { prescription }: MatchContext,
+): Pick<BagCheck, 'says' | 'standing'> {
   const { label, prescribed, setBy, lines, refused } = check;
   if (refused) return { standing: 'fail', says: `Leave it in the bag. ${refused}` };
   if (!prescribed || !setBy)
@@ -153,13 +157,20 @@ function verdict(check: Omit<BagCheck, 'says' | 'standing'>, need: Need): Pick<B
     const brought = line.prescribed?.value ?? 0;
     const off = brought - line.askedLb;
     if (off < -RIGHT_WITHIN_LB) return [`the ${NAMES[line.nutrient]} stays ${two(-off)} lb ${line.nutrient} short`];
+    const yearLb = { N: 0, P2O5: prescription.phosphorus.yearLb, K2O: prescription.potassium.yearLb }[line.nutrient];
+    if (off > RIGHT_WITHIN_LB && line.askedLb === 0 && yearLb >= brought)
+      return [`it brings ${two(brought)} of the year’s ${two(yearLb)} lb ${line.nutrient}`];
     if (off > RIGHT_WITHIN_LB) return [`it brings ${two(off)} lb ${line.nutrient} more than asked`];
     return [];
   });
+  const over = lines.find((line) => (line.label?.value ?? 0) > line.limitLb + 1e-9);
+  const passed = over
+    ? ` The label rate would pass the limit: ${two(over.label?.value ?? 0)} of ${two(over.limitLb)} lb ${over.nutrient}.`
+    : '';
   const right = `The ${NAMES[setBy]} is then right`;
   return {
     standing: rest.length > 0 || (share !== undefined && share < 1 / 3) ? 'warn' : 'pass',
-    says: `Spread it at ${two(prescribed.rate.value)} lb product per 1000 sq ft, ${ofLabel}. ${right}${rest.length > 0 ? `; ${rest.join(', ')}` : need.K2O || need.P2O5 ? ', and so is the rest' : ''}.`,
+    says: `Spread it at ${two(prescribed.rate.value)} lb product per 1000 sq ft, ${ofLabel}. ${right}${rest.length > 0 ? `; ${rest.join(', ')}` : need.K2O || need.P2O5 ? ', and so is the rest' : ''}.${passed}`,
   };
 }
 
@@ -201,7 +212,7 @@ export function checkBag(product: Product, need: Need, context: MatchContext, ty
     setBy,
     refused,
   };
-  return { ...check, ...verdict(check, need) };
+  return { ...check, ...verdict(check, need, context) };
 }
 
 /** What was really spread, a figure a nutrient. */

@@ -71,7 +71,7 @@ function Faced({ line, most }: { line: BagLine; most: number }) {
       )}
       {label !== undefined && (
         <path
-          d={`M${px(label)} 12V36M${px(label) - 4.5} 31L${px(label)} 38L${px(label) + 4.5} 31`}
+          d={`M${px(label)} 26V42M${px(label) - 4.5} 37L${px(label)} 44L${px(label) + 4.5} 37`}
           stroke="var(--loam)"
           strokeWidth="1.6"
           fill="none"
@@ -79,7 +79,7 @@ function Faced({ line, most }: { line: BagLine; most: number }) {
       )}
       {prescribed !== undefined && (
         <path
-          d={`M${px(prescribed)} 84V60M${px(prescribed) - 4.5} 65L${px(prescribed)} 58L${px(prescribed) + 4.5} 65`}
+          d={`M${px(prescribed)} 70V54M${px(prescribed) - 4.5} 59L${px(prescribed)} 52L${px(prescribed) + 4.5} 59`}
           stroke="var(--moss)"
           strokeWidth="1.8"
           fill="none"

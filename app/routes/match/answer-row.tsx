@@ -37,7 +37,7 @@ export function AnswerRow({ rank, answer, need, context, products, onUse }: Answ
         {answer.parts.map(({ product }, i) => (
           <p key={product.id}>
             {i > 0 && <i>with </i>}
-            {product.name} {hasGrade(product) && <b>{gradeOf(product)}</b>}
+            {product.name} {hasGrade(product) && <b className="nowrap">{gradeOf(product)}</b>}
           </p>
         ))}
         {answer.against.length === 0 ? (

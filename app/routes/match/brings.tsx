@@ -3,11 +3,11 @@ import { limeGivenLb, type MatchContext, type Need } from '@core/products/match/
 import type { Product } from '@core/formats/case';
 import { showRate, showWeight } from '../../ui/format';
 
-const WIDTH = 178;
+const WIDTH = 164;
 const HEIGHT = 56;
-const CENTRE = 80;
+const CENTRE = 74;
 /** Length of a whole need, px; farther is broken off. */
-const WHOLE = 42;
+const WHOLE = 40;
 
 interface Lane {
   word: string;

@@ -58,6 +58,7 @@ function BalanceStrip({ line, sold }: { line: NutrientPrescription; sold: string
       </svg>
       <span>
         <b>{showRate(soil)}</b> short in the soil, <b>{showRate(takes)}</b> growth takes, lb <Substances text={sold} />
+        {uncapped - year.value > 0.005 && <>; held to {showRate(year.value)}</>}
       </span>
     </p>
   );

@@ -148,7 +148,9 @@ export function YearMargin({ onCopy, onPdf }: { onCopy: () => void; onPdf: () =>
             <StandingGlyph standing={check.standing} />
             <span className="row">
               <span className="word">{{ pass: 'Pass', warn: 'Warn', fail: 'Fail' }[check.standing]}</span>
-              <Substances text={check.title} />
+              <span>
+                <Substances text={check.title} />
+              </span>
               <span className="leader" />
               <span className="nowrap">
                 <Substances text={check.found} />

@@ -17,9 +17,10 @@ interface Found {
 
 /** What an import would do to the shelf. */
 function compare(here: readonly Product[], found: readonly Product[]) {
-  const byId = new Map(here.map((product) => [product.id, JSON.stringify(product)]));
+  // as the table prints them, so that the order of keys is no difference
+  const byId = new Map(here.map((product) => [product.id, printShelfCsv([product])]));
   const fresh = found.filter((product) => !byId.has(product.id));
-  const same = found.filter((product) => byId.get(product.id) === JSON.stringify(product));
+  const same = found.filter((product) => byId.get(product.id) === printShelfCsv([product]));
   return { fresh, changed: found.filter((product) => byId.has(product.id) && !same.includes(product)), same };
 }
 
