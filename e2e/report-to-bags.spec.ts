@@ -144,6 +144,15 @@ for (const walk of ZONES)
         rate + 0.005 * doses.length + slackOf(rateText),
       );
     }
+    for (const name of ['Nitrogen', 'Potassium', 'Phosphorus']) {
+      const { rate, doses } = await readLine(page, name);
+      const along = numberIn((await line(page, name).locator('.when .after').allInnerTexts()).join(' ')) || 0;
+      const sum = doses.reduce((a, b) => a + b, along);
+      if (doses.length > 0)
+        expect(Math.abs(sum - rate), `${name}: ${doses.join(' + ')} + ${along} = ${rate}`).toBeLessThanOrEqual(
+          0.02 + 0.005 * doses.length,
+        );
+    }
     const nitrogen = await readLine(page, 'Nitrogen');
     expect(Math.abs(nitrogen.rate - yearN)).toBeLessThanOrEqual(0.001);
     const strip = page.locator('.rx .strip');

@@ -58,6 +58,33 @@ const VIEWS = [
     size: WIDE,
     open: /The method|15\.4, Lime requirement/,
   },
+  {
+    name: 'match',
+    path: '/property/quarry-lane-school/prescribe/match?trip=2027-06-07',
+    size: WIDE,
+  },
+  {
+    name: 'bag-check',
+    path: '/property/quarry-lane-school/prescribe/bag?product=lawn-24-0-11&trip=2027-06-07',
+    size: WIDE,
+    prepare: async (page) => {
+      await page.getByLabel(/^Weighed out/).fill('25.4');
+      await page.getByLabel(/^Left in the hopper/).fill('0.6');
+    },
+  },
+  {
+    name: 'shelf',
+    path: '/shelf?label=new',
+    size: WIDE,
+    prepare: async (page) => {
+      await page.getByLabel('Name on the bag').fill('Autumn lawn, coated');
+      await page.getByLabel('The three numbers on the bag').fill('32010');
+      await page.getByRole('button', { name: 'Yes, 32-0-10' }).click();
+      await page.getByLabel(/^coated/).fill('14');
+      await page.getByLabel(/^urea/).fill('16');
+      await page.mouse.wheel(0, -2000);
+    },
+  },
   { name: 'season', path: '/property/quarry-lane-school/season', size: WIDE },
   { name: 'ground-phone', path: '/property/quarry-lane-school/ground', size: PHONE },
   { name: 'prescribe-phone', path: '/property/fenwick-allotment-paths/prescribe', size: PHONE },

@@ -1,4 +1,8 @@
-import { vi } from 'vitest';
+import { cleanup } from '@testing-library/react';
+import { afterEach, vi } from 'vitest';
+
+// each test finds only what it drew itself
+afterEach(cleanup);
 
 // what jsdom lacks and antd asks for
 vi.stubGlobal('matchMedia', () => ({

@@ -87,7 +87,6 @@ interface AmountProps {
   show?: (value: number) => string;
   own?: OwnFigure;
   byRule?: Figure;
-  /** What the zone total counts, where it is shorter than the rate's substance. */
 }
 
 /** The figure of a line; where it is the agronomist's own, the rule's stays below it, struck. */
@@ -117,13 +116,30 @@ export function OwnButton({ ask, onAsk }: { ask: OwnAsk; onAsk: (ask: OwnAsk) =>
   );
 }
 
+/** What doses for something else bring of a nutrient, in words: "0.13 lb N comes with the P2O5". */
+export function comesAlong(
+  doses: readonly Dose[],
+  nutrient: string,
+  purpose: Dose['for'] | undefined,
+): string | undefined {
+  const others = doses.filter((dose) => dose.for !== purpose && (dose.delivers[nutrient] ?? 0) > 0.004);
+  if (others.length === 0) return undefined;
+  const lb = others.reduce((sum, dose) => sum + (dose.delivers[nutrient] ?? 0), 0);
+  const carriers = [...new Set(others.map((dose) => (dose.for === 'sulfur' ? 'free S' : dose.for)))];
+  return `${showRate(lb)} lb ${nutrient.replace('-combined', '')} comes with the ${carriers.join(' and the ')}`;
+}
+
 /** Doses of a line with their day; what waits for a later year is said below. */
-export function DoseList({ doses, none, after }: { doses: readonly Dose[]; none?: string; after?: ReactNode }) {
+export function DoseList({ doses, none, after }: { doses: readonly Dose[]; none?: string; after?: string }) {
   if (doses.length === 0)
     return (
       <p className="nodose">
         {none ?? 'no dose'}
-        {after && <span>{after}</span>}
+        {after && (
+          <span>
+            <Substances text={after} />
+          </span>
+        )}
       </p>
     );
   return (
@@ -139,7 +155,11 @@ export function DoseList({ doses, none, after }: { doses: readonly Dose[]; none?
           <span>{showDay(dose.date)}</span>
         </li>
       ))}
-      {after && <li className="after">{after}</li>}
+      {after && (
+        <li className="after">
+          <Substances text={after} />
+        </li>
+      )}
     </ul>
   );
 }

@@ -72,6 +72,8 @@ interface NutrientLineProps {
   sold: string;
   /** Word for the doses that bring it, where it has none of its own. */
   rides?: string;
+  /** What other doses bring of it. */
+  along?: string;
   doses: readonly Dose[];
   answers: readonly SchoolAnswer[];
   caution?: string;
@@ -86,6 +88,7 @@ export function NutrientLine({
   schooled,
   sold,
   rides,
+  along,
   doses,
   answers,
   caution,
@@ -141,7 +144,13 @@ export function NutrientLine({
           {line.level !== 'not-tested' && <OwnButton ask={ask} onAsk={onAsk} />}
         </>
       }
-      doses={<DoseList doses={doses} none={given ? rides : 'no dose'} />}
+      doses={
+        <DoseList
+          doses={doses}
+          none={given && !along ? rides : doses.length === 0 && along ? '' : 'no dose'}
+          after={along}
+        />
+      }
       others={answers.map(({ school, prescription, hasRule }) => (
         <span key={school}>
           {!hasRule(schooled) ? (

@@ -22,7 +22,7 @@ import { zoneFacts } from '../../work/zone-facts';
 import type { Route } from './+types/prescribe';
 import { AllZones } from './all-zones';
 import { CopyModal } from './copy-modal';
-import { Amount, DoseList, Line, type OwnAsk, OwnButton } from './line';
+import { Amount, comesAlong, DoseList, Line, type OwnAsk, OwnButton } from './line';
 import { NitrogenWalk } from './nitrogen-walk';
 import { NutrientLine } from './nutrient-line';
 import { OtherLines } from './other-lines';
@@ -294,7 +294,7 @@ export default function Prescribe() {
               />
             </>
           }
-          doses={<DoseList doses={of('N')} />}
+          doses={<DoseList doses={of('N')} after={comesAlong(doses, 'N', 'N')} />}
         >
           <NitrogenWalk
             nitrogen={nitrogen}
@@ -324,6 +324,7 @@ export default function Prescribe() {
           schooled="phosphorus"
           line={prescription.phosphorus}
           doses={of('P2O5')}
+          along={comesAlong(doses, 'P2O5', 'P2O5')}
           answers={answers}
           onAsk={setAsking}
         />
@@ -334,6 +335,7 @@ export default function Prescribe() {
           schooled="potassium"
           line={prescription.potassium}
           doses={of('K2O')}
+          along={comesAlong(doses, 'K2O', 'K2O')}
           rides="comes with the nitrogen"
           answers={answers}
           onAsk={setAsking}
@@ -365,6 +367,7 @@ export default function Prescribe() {
           schooled="magnesium"
           line={prescription.magnesium}
           doses={[]}
+          along={comesAlong(doses, 'Mg', undefined)}
           rides={ph.action === 'lime' ? 'with dolomitic lime' : 'with potash-magnesia'}
           answers={answers}
           onAsk={setAsking}
@@ -376,6 +379,7 @@ export default function Prescribe() {
           schooled="sulfur"
           line={prescription.sulfur}
           doses={[]}
+          along={comesAlong(doses, 'S-combined', undefined)}
           rides="rides with a sulfate"
           answers={answers}
           caution={
