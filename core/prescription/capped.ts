@@ -1,5 +1,5 @@
 import { defineReckoning } from '../reckoning/define';
-import { quantity } from '../reckoning/inputs';
+import { choice, quantity } from '../reckoning/inputs';
 
 /** A need held to a yearly cap, lb/1000 ft2. 5.2 lb K2O under a cap of 4 is 4, and the working says so. */
 export const capped = defineReckoning({
@@ -9,6 +9,7 @@ export const capped = defineReckoning({
   inputs: {
     needLb: quantity('lb nutrient')('need', { min: 0 }),
     capLb: quantity('lb nutrient')('yearly cap', { min: 0 }),
+    nutrient: choice('nutrient', ['P2O5', 'K2O', 'Mg', 'S'] as const, { optional: true }),
   },
   unit: 'lb nutrient / 1000 ft2',
   formula: ['year = the smaller of need and cap'],
@@ -20,10 +21,10 @@ export const capped = defineReckoning({
   ],
   limits: [],
   example: { inputs: { needLb: 5.2, capLb: 4 }, value: 4 },
-  reckon({ needLb, capLb }, work) {
+  reckon({ needLb, capLb, nutrient = 'nutrient' as const }, work) {
     if (needLb > capLb)
       work.caution(
-        `Held to ${Number(capLb.toFixed(3))} lb per 1000 ft2 this year; the soil would take more. Retest before the next.`,
+        `Held to ${Number(capLb.toFixed(3))} lb ${nutrient} per 1000 ft2 this year; the soil would take more. Retest before the next.`,
       );
     return work.step('this year', 'min(needLb, capLb)', { needLb, capLb }, Math.min(needLb, capLb), 'lb nutrient');
   },

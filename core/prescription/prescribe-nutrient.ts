@@ -195,6 +195,7 @@ function byTheRule(
       {
         needLb: traced(BY_LEVEL_LB[nutrient][level], `by level, ${level.replace('-', ' ')}; common practice`),
         capLb: traced(cap, capWords),
+        nutrient: traced(sold, 'as bags state it'),
       },
       { title: `${NAMES[nutrient]} for the year`, unit, usedIn: used },
     );
@@ -213,7 +214,11 @@ function byTheRule(
     need.value > cap
       ? sureFigure(
           capped,
-          { needLb: traced(need.value, 'need by balance', need), capLb: traced(cap, capWords) },
+          {
+            needLb: traced(need.value, 'need by balance', need),
+            capLb: traced(cap, capWords),
+            nutrient: traced(sold, 'as bags state it'),
+          },
           { title: `${NAMES[nutrient]} for the year`, unit, usedIn: used },
         )
       : need.retitled(`${NAMES[nutrient]} for the year`, used);

@@ -1,3 +1,4 @@
+import './all-zones.css';
 import { Link } from 'react-router';
 import type { OwnFigure } from '@core/formats/case';
 import { grassOf } from '@core/ground/grasses';

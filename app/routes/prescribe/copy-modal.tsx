@@ -1,3 +1,4 @@
+import './copy-modal.css';
 import { Button, Checkbox, Modal, Select } from 'antd';
 import { useState } from 'react';
 import type { FetcherWithComponents } from 'react-router';

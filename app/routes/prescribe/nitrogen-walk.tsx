@@ -1,3 +1,4 @@
+import './nitrogen-walk.css';
 import { Checkbox } from 'antd';
 import { SWITCHABLE_LINES, type SwitchableLine } from '@core/nitrogen/zone-nitrogen';
 import { alternativeValue } from '@core/prescription/figure';

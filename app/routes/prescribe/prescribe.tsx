@@ -9,13 +9,11 @@ import { codeYearCap, type SwitchableLine } from '@core/nitrogen/zone-nitrogen';
 import { otherSchoolAnswers } from '@core/prescription/school-answers';
 import { choiceKey } from '@core/season/plan';
 import { LATE_SEASON_SCHOOLS, POTASSIUM_SCHOOLS } from '@core/season/practice-schools';
-import { Fig } from '../../ui/fig';
-import { showExact, showProductRate, showRate, showWeight } from '../../ui/format';
-import { ColumnGlyph, WarnGlyph } from '../../ui/glyphs';
+import { showExact } from '../../ui/format';
+import { WarnGlyph } from '../../ui/glyphs';
 import { makePdf } from '../../ui/make-pdf';
 import { saveFile } from '../../ui/save-text-file';
 import { nextSchool, SchoolChoice, schoolName } from '../../ui/school-choice';
-import { Substances } from '../../ui/substance';
 import { orFault } from '../../work/or-fault';
 import { usePropertyWork } from '../../work/property-work';
 import { zoneFacts } from '../../work/zone-facts';
@@ -27,7 +25,7 @@ import { NitrogenWalk } from './nitrogen-walk';
 import { NutrientLine } from './nutrient-line';
 import { OtherLines } from './other-lines';
 import { OwnModal } from './own-modal';
-import { Acidifiers, HighPhSchools, HoldingPh, LimeMaterials, PhTrack } from './ph-line';
+import { PhSection } from './ph-section';
 import { act, type Answer, type Sent } from './prescribe-action';
 import { prescriptionDocument } from './prescription-pdf';
 import { Schools } from './practice';
@@ -96,10 +94,7 @@ export default function Prescribe() {
         <AllZones zones={season.zones} />
       </div>
     );
-  const given = ph.action === 'lime' || ph.action === 'sulfur';
   const owns = zone.own?.length ?? 0;
-  const later = ph.doses.length - [...of('lime'), ...of('sulfur')].length;
-  const method = ph.requirement ?? ph.byRule;
   return (
     <div className="body rx">
       <div>
@@ -137,136 +132,14 @@ export default function Prescribe() {
             ))}
           </span>
         </div>
-        <Line
-          at={1}
-          name="pH first"
-          own={ph.own}
-          verdict={
-            read?.ph && (
-              <>
-                <ColumnGlyph
-                  place={read.ph.place === 'too-acid' ? 'low' : read.ph.place === 'inside' ? 'enough' : 'high'}
-                />
-                {{ 'too-acid': 'Too acid', inside: 'In the window', 'too-alkaline': 'Too alkaline' }[read.ph.place]}
-              </>
-            )
-          }
-          figure={
-            <>
-              {given && ph.material ? (
-                <Amount
-                  figure={ph.material}
-                  substance={ph.action === 'lime' ? 'lime' : 'S'}
-                  show={ph.action === 'lime' ? showProductRate : showRate}
-                  own={ph.own}
-                  byRule={ph.byRule}
-                />
-              ) : (
-                <>
-                  <b className="none">{ph.action === 'leave' ? 'leave' : 'none'}</b>
-                  <p>no lime, no sulfur</p>
-                </>
-              )}
-              {read?.ph && (
-                <OwnButton
-                  ask={{
-                    line: read.ph.place === 'too-alkaline' ? 'free-sulfur' : 'lime',
-                    name: read.ph.place === 'too-alkaline' ? 'free sulfur' : 'lime',
-                    unit: read.ph.place === 'too-alkaline' ? 'lb S per 1000' : 'lb lime per 1000',
-                    rule: (ph.byRule ?? (ph.own ? undefined : ph.material))?.value,
-                    own: ph.own,
-                  }}
-                  onAsk={setAsking}
-                />
-              )}
-            </>
-          }
-          doses={
-            <DoseList
-              doses={[...of('lime'), ...of('sulfur')]}
-              after={given && later > 0 ? `${later} more in later years, ${ph.monthsApart} months apart` : undefined}
-            />
-          }
-          others={answers.map(({ school: other }) => (
-            <span key={other}>no rule</span>
-          ))}
-        >
-          {read?.ph && <PhTrack finding={read.ph} ph={ph} />}
-          <p>
-            <Substances text={ph.says} />
-          </p>
-          {ph.action === 'lime' && method && (
-            <p className="small">
-              The method’s own lime: <Fig figure={method} show={showWeight} />{' '}
-              <Substances text={method.unit.replace(' per 1000 ft2', ' per 1000')} />.
-              {ph.dosesFigure && ph.doses.length > 1 && (
-                <>
-                  {' '}
-                  Each dose <Fig figure={ph.dosesFigure} show={showWeight} /> lb lime.
-                </>
-              )}
-            </p>
-          )}
-          {ph.action === 'sulfur' && ph.dosesFigure && (
-            <p className="small">
-              Each dose <Fig figure={ph.dosesFigure} show={showRate} /> lb S, {ph.doses.length} in all, over {ph.years}{' '}
-              {ph.years === 1 ? 'year' : 'years'}.
-            </p>
-          )}
-          <p className="small">{ph.retest}</p>
-          {read?.ph && (
-            <p className="small ownlinks no-print">
-              <OwnButton
-                ask={{
-                  line: 'aim-ph',
-                  name: 'the pH aimed at',
-                  unit: 'pH',
-                  rule: read.ph.aim,
-                  own: zone.own?.find((own) => own.line === 'aim-ph'),
-                }}
-                onAsk={(ask) => setAsking(ask)}
-              />
-              <span>for the aim</span>
-              <OwnButton
-                ask={{
-                  line: 'treated-depth',
-                  name: 'the depth to treat',
-                  unit: 'in',
-                  rule: 4,
-                  own: zone.own?.find((own) => own.line === 'treated-depth'),
-                }}
-                onAsk={(ask) => setAsking(ask)}
-              />
-              <span>for the depth</span>
-            </p>
-          )}
-          {read?.ph && (
-            <details className="phmore">
-              <summary>
-                {read.ph.place === 'too-acid'
-                  ? 'Limes compared, and holding the pH'
-                  : read.ph.place === 'too-alkaline'
-                    ? 'Schools, and ways to acidify compared'
-                    : 'Holding the pH'}
-              </summary>
-              {read.ph.place === 'too-acid' && (
-                <LimeMaterials
-                  facts={facts}
-                  ph={ph}
-                  onChoose={(id) => send({ intent: 'product', choices: { [choiceKey(zone.id, 'lime')]: id } })}
-                />
-              )}
-              {read.ph.place === 'too-alkaline' ? (
-                <>
-                  <HighPhSchools facts={facts} onChoose={(highPh) => send({ intent: 'choice', change: { highPh } })} />
-                  <Acidifiers facts={facts} prescription={prescription} />
-                </>
-              ) : (
-                <HoldingPh prescription={prescription} />
-              )}
-            </details>
-          )}
-        </Line>
+        <PhSection
+          zoneSeason={zoneSeason}
+          facts={facts}
+          schools={answers.map((each) => each.school)}
+          onAsk={setAsking}
+          onLime={(id) => send({ intent: 'product', choices: { [choiceKey(zone.id, 'lime')]: id } })}
+          onHighPh={(highPh) => send({ intent: 'choice', change: { highPh } })}
+        />
         <Line
           at={2}
           name="Nitrogen"

@@ -1,0 +1,131 @@
+import type { Method, Zone } from '../formats/case';
+import { groupOfTexture } from '../ground/texture-groups';
+import { adamsEvansLime } from '../lime/adams-evans';
+import { mehlichLime } from '../lime/mehlich';
+import { smpLime } from '../lime/smp';
+import { textureLime } from '../lime/texture-table';
+import type { grassIn } from '../packs/rule-packs';
+import type { Refusal } from '../reckoning/refusal';
+import type { Interpretation } from '../soil/interpret';
+import { findReading } from '../soil/report';
+import { type Figure, figureOf, traced } from './figure';
+import { ownOf } from './own-figure';
+import type { LimeMethod } from './prescription';
+import type { ZoneFacts } from './zone-facts';
+
+export type SourcedGrass = ReturnType<typeof grassIn>;
+
+/** Where the depth to treat comes from: the agronomist's own, else what is usual. */
+export const depthSays = (zone: Zone, usual: string): string => {
+  const own = ownOf(zone, 'treated-depth');
+  return own ? `own depth: ${own.reason}` : usual;
+};
+
+export interface LimeNeed {
+  method: LimeMethod;
+  says: string;
+  figure: (Figure & { whole: number }) | Refusal;
+  /** ECCE of the method's own lime. */
+  basisEcce: number;
+}
+
+/** Buffers that can be reckoned, and as which of them each is read. */
+const BUFFERS: Partial<Record<Method, { as: 'mehlich' | 'smp' | 'adams-evans'; says: string }>> = {
+  mehlich: { as: 'mehlich', says: 'Mehlich buffer' },
+  'modified-mehlich': { as: 'mehlich', says: 'Modified Mehlich buffer, read as Mehlich' },
+  smp: { as: 'smp', says: 'SMP buffer' },
+  sikora: { as: 'smp', says: 'Sikora buffer, read as SMP' },
+  'adams-evans': { as: 'adams-evans', says: 'Adams-Evans buffer' },
+  'moore-sikora': { as: 'adams-evans', says: 'Moore-Sikora buffer, read as Adams-Evans' },
+};
+/** The SMP lines do not reach aims outside these. */
+const SMP_AIMS = { from: 6, to: 6.8 } as const;
+
+/** The lime the soil needs, by the buffer the laboratory used; by texture only where it used none. */
+export function limeNeed(
+  { zone }: ZoneFacts,
+  read: Interpretation,
+  soilPh: number,
+  aim: number,
+  depth: number,
+  grass: SourcedGrass,
+): LimeNeed {
+  const turf = zone.turf ?? 'established';
+  const reading = findReading(read.readings, 'buffer-pH');
+  const buffer = reading?.value !== undefined && reading.method ? BUFFERS[reading.method] : undefined;
+  const alternatives = () => [
+    ...(depth === 6 ? [] : [{ says: `Depth 6 in, not ${depth}`, change: { treatedDepthIn: 6 } }]),
+    aim < 6.5
+      ? { says: `Aim 6.5, not ${aim}`, change: { aimPh: 6.5 } }
+      : { says: 'Aim 6.2, not 6.5', change: { aimPh: 6.2 } },
+  ];
+  const options = (unit: string) => ({
+    title: 'Lime requirement',
+    unit,
+    alternatives,
+    usedIn: 'Prescribe: the lime material.',
+  });
+  const inputs = {
+    soilPh: traced(soilPh, 'soil report, pH in water'),
+    aimPh: traced(
+      aim,
+      ownOf(zone, 'aim-ph')
+        ? `own aim: ${ownOf(zone, 'aim-ph')?.reason}`
+        : aim < grass.phAim
+          ? `${grass.name}, held to 6.5: lime never aims higher`
+          : `${grass.name}, ${grass.source.name}`,
+    ),
+    treatedDepthIn: traced(
+      depth,
+      depthSays(zone, turf === 'tilled' ? 'tillage depth' : 'surface lime on standing turf'),
+    ),
+  };
+  if (reading?.value !== undefined && !buffer)
+    return {
+      method: 'lime.texture',
+      says: '',
+      basisEcce: 100,
+      figure: {
+        field: 'bufferPh',
+        refused: `The report gives a buffer pH of no known method${reading.method ? ` (${reading.method})` : ''}: lime cannot be reckoned from it. Take the laboratory’s own lime figure.`,
+      },
+    };
+  const reachable = buffer && !(buffer.as === 'smp' && (aim < SMP_AIMS.from || aim > SMP_AIMS.to));
+  if (!buffer || !reachable) {
+    const says = buffer
+      ? `The ${buffer.says} says nothing for an aim of ${aim}: estimated from texture`
+      : 'No buffer pH on the report: estimated from texture';
+    const group = traced(groupOfTexture(zone.texture), `soil of the zone, ${zone.texture.replaceAll('-', ' ')}`);
+    return {
+      method: 'lime.texture',
+      says,
+      basisEcce: 100,
+      figure: figureOf(textureLime, { ...inputs, textureGroup: group }, options('lb CaCO3 per 1000 ft2')),
+    };
+  }
+  const withBuffer = { ...inputs, bufferPh: traced(reading?.value as number, `soil report, ${buffer.says}`) };
+  const { says } = buffer;
+  switch (buffer.as) {
+    case 'mehlich':
+      return {
+        method: 'lime.mehlich',
+        says,
+        basisEcce: 90,
+        figure: figureOf(mehlichLime, withBuffer, options('lb lime per 1000 ft2')),
+      };
+    case 'smp':
+      return {
+        method: 'lime.smp',
+        says,
+        basisEcce: 90,
+        figure: figureOf(smpLime, withBuffer, options('lb lime per 1000 ft2')),
+      };
+    case 'adams-evans':
+      return {
+        method: 'lime.adams-evans',
+        says,
+        basisEcce: 100,
+        figure: figureOf(adamsEvansLime, withBuffer, options('lb CaCO3 per 1000 ft2')),
+      };
+  }
+}
