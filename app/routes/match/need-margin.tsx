@@ -74,7 +74,10 @@ export function NeedMargin({ match }: { match: MatchWork }) {
                 <b>{showRate(need[key] ?? 0)}</b> lb{' '}
                 <Substances text={key === 'lime' ? 'CaCO3' : key === 'sulfur' ? 'free S' : key} /> per 1000
               </span>
-              <span className="small">{showWeight(((need[key] ?? 0) * zone.areaSqFt) / 1000)} lb here</span>
+              <span className="small">
+                {showWeight(((need[key] ?? 0) * zone.areaSqFt) / 1000)} lb{' '}
+                <Substances text={key === 'lime' ? 'CaCO3' : key === 'sulfur' ? 'S' : key} />
+              </span>
             </li>
           ))}
         {sulfur.yearLb > 0 && (
@@ -122,7 +125,7 @@ export function NeedMargin({ match }: { match: MatchWork }) {
       </ul>
       <h3>How the shelf is ranked</h3>
       <ol className="ranked">
-        <li>Every need met, within 0.10 lb of it.</li>
+        <li>Every need met, to a tenth of a pound.</li>
         <li>Fewest things against; buying is one, so stock goes first.</li>
         <li>Lowest cost of this job.</li>
       </ol>
