@@ -23,11 +23,20 @@ const SCREENS: readonly [string, string][] = [
   ['/property/fenwick-allotment-paths/season', 'Season 2027'],
 ];
 
-for (const [width, height] of [
-  [1280, 800],
-  [390, 844],
-] as const) {
-  test(`every screen at ${width} px: no console message, nothing cut off, nothing axe calls serious`, async ({
+/** Screens of one test: looking a large page over takes axe several seconds. */
+const AT_ONCE = 4;
+const GROUPS = Array.from({ length: Math.ceil(SCREENS.length / AT_ONCE) }, (_, i) =>
+  SCREENS.slice(i * AT_ONCE, (i + 1) * AT_ONCE),
+);
+const LOOKS = (
+  [
+    [1280, 800],
+    [390, 844],
+  ] as const
+).flatMap(([width, height]) => GROUPS.map((screens, at) => ({ width, height, screens, at })));
+
+for (const { width, height, screens, at } of LOOKS) {
+  test(`screens ${at + 1} of ${GROUPS.length} at ${width} px: no console message, nothing cut off, nothing axe calls serious`, async ({
     page,
   }) => {
     test.setTimeout(120_000);
@@ -39,7 +48,7 @@ for (const [width, height] of [
       'okonedo-residence',
       'fenwick-allotment-paths',
     );
-    for (const [path, words] of SCREENS) {
+    for (const [path, words] of screens) {
       await page.goto(path);
       await expect(page.getByText(words).filter({ visible: true }).first()).toBeVisible();
       await page.evaluate(() => document.fonts.ready);
