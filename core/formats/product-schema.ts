@@ -18,6 +18,8 @@ export const guaranteedSchema = yup.object({
   B: share('B'),
   Cl: share('Cl'),
 });
+/** Everything a label may guarantee, in the order labels print it. */
+export const GUARANTEES = Object.keys(guaranteedSchema.fields) as (keyof yup.InferType<typeof guaranteedSchema>)[];
 export type Guaranteed = yup.InferType<typeof guaranteedSchema>;
 const formFields = Object.fromEntries(NITROGEN_FORMS.map((f) => [f, share(`N as ${f}`)])) as Record<
   NitrogenForm,

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { isRefusal, type Refusal, refuse } from '../reckoning/refusal';
 import { newId } from './new-id';
-import { type Product, productSchema } from './product-schema';
+import { GUARANTEES, type Product, productSchema } from './product-schema';
 import { printCsv } from './safe-csv';
 import { faultsByField } from './shape';
 import { typedNumber } from './typed-number';
@@ -15,8 +15,6 @@ interface Column {
 }
 const number = (header: string, ...path: [string] | [string, string]): Column => ({ header, path, kind: 'number' });
 const words = (header: string, path: string): Column => ({ header, path: [path], kind: 'text' });
-
-const GUARANTEES = ['N', 'P2O5', 'K2O', 'Ca', 'Mg', 'S-free', 'S-combined', 'Fe', 'Mn', 'Zn', 'Cu', 'B', 'Cl'] as const;
 
 /** The columns in order. Percent where a nutrient stands alone; every other header says its unit. */
 const COLUMNS: readonly Column[] = [

@@ -26,6 +26,7 @@ export interface AcidifierComparison {
 
 /** A dose of ammonium nitrogen as it is usually meant when somebody says "it acidifies", lb N/1000 ft2. Common practice. */
 const ONE_DOSE_LB_N = 0.4;
+/** Peat that the holes of one aeration take, yd3/1000 ft2. Common practice. */
 const PEAT_YARDS = 0.25;
 const unit = 'lb CaCO3 per 1000 ft2';
 
@@ -56,7 +57,7 @@ export function compareAcidifiers(zone: Zone, yearN: Figure, sulfurNeed: Figure 
     {
       id: 'elemental-sulfur',
       name: 'Elemental sulfur',
-      aYear: `${Number(sulfurAYear.toFixed(1))} lb free S, the most of a year`,
+      aYear: `${Number(sulfurAYear.toFixed(1))} lb free S, ${sulfurAYear < mostAYear ? 'all that is asked for' : 'the most of a year'}`,
       undoes: sureFigure(
         sulfurLimeEquivalent,
         { elementalLb: traced(sulfurAYear, sulfurAYear < mostAYear ? 'all that is asked for' : 'the most of a year') },

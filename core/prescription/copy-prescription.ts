@@ -13,16 +13,25 @@ export interface Difference {
 const words = (value: string | undefined, otherwise: string): string => (value ?? otherwise).replaceAll('-', ' ');
 const yesNo = (value: boolean | undefined): string => (value === false ? 'not irrigated' : 'irrigated');
 const reported = (test: SoilTest | undefined): string => (test ? `report of ${test.sampledOn}` : 'no report');
-const reading = (test: SoilTest | undefined, analyte: string): string => {
-  const result = test?.results?.find((each) => each.analyte === analyte);
-  return result?.value === undefined ? 'not reported' : `${result.value}${result.unit ? ` ${result.unit}` : ''}`;
-};
+type Result = NonNullable<SoilTest['results']>[number];
+const resultOf = (test: SoilTest | undefined, analyte: string): Result | undefined =>
+  test?.results?.find((each) => each.analyte === analyte && each.value !== undefined);
+const inWords = (result: Result | undefined, withMethod: boolean): string =>
+  result === undefined
+    ? 'not reported'
+    : [result.value, result.unit, withMethod ? `(${words(result.method, 'method unknown')})` : '']
+        .filter((part) => part !== undefined && part !== '')
+        .join(' ');
 /** Readings closer than this are the same ground, as a share; pH within 0.2. Trend noise, common practice. */
 const SAME_WITHIN = 0.15;
-const alike = (a: string, b: string, analyte: string): boolean => {
-  const [x, y] = [Number.parseFloat(a), Number.parseFloat(b)];
-  if (Number.isNaN(x) || Number.isNaN(y)) return a === b;
-  return analyte === 'pH' ? Math.abs(x - y) < 0.2 - 1e-9 : Math.abs(x - y) <= SAME_WITHIN * Math.max(x, y);
+const SAME_PH_WITHIN = 0.2;
+/** A result is only comparable with its extractant and its unit. */
+const comparable = (a: Result, b: Result): boolean => a.unit === b.unit && a.method === b.method;
+const alike = (a: Result | undefined, b: Result | undefined, analyte: string): boolean => {
+  if (!a || !b) return a === b;
+  if (!comparable(a, b)) return false;
+  const [x, y] = [a.value as number, b.value as number];
+  return analyte === 'pH' ? Math.abs(x - y) < SAME_PH_WITHIN - 1e-9 : Math.abs(x - y) <= SAME_WITHIN * Math.max(x, y);
 };
 
 /**
@@ -71,9 +80,17 @@ export function differencesOf(
     'Lime, sulfur, P2O5 and K2O follow only from a zone’s own test.',
   );
   for (const analyte of ['pH', 'P', 'K', 'Mg']) {
-    const [x, y] = [reading(from.test, analyte), reading(to.test, analyte)];
-    if (!alike(x, y, analyte))
-      compare(`${analyte} on the report`, x, y, 'The rate reckoned for one does not fit the other.');
+    const [x, y] = [resultOf(from.test, analyte), resultOf(to.test, analyte)];
+    if (alike(x, y, analyte)) continue;
+    const apart = x !== undefined && y !== undefined && !comparable(x, y);
+    found.push({
+      what: `${analyte} on the report`,
+      from: inWords(x, apart),
+      to: inWords(y, apart),
+      matters: apart
+        ? 'Measured otherwise: the two numbers cannot be compared.'
+        : 'The rate reckoned for one does not fit the other.',
+    });
   }
   return found;
 }
@@ -132,7 +149,7 @@ export function copiedOnto(
     .filter((line) => line.refused === undefined)
     .map(({ line, value }) => ({
       line,
-      value: Number(value.toFixed(4)),
+      value,
       reason: `Copied from ${fromName}. ${reason}`.trim(),
       ...(by ? { by } : {}),
       on,

@@ -183,6 +183,18 @@ describe('copying a prescription', () => {
       ),
     };
     expect(differencesOf({ zone: zone(), test: acid }, { zone: zone(), test: near })).toEqual([]);
+    const otherwise = {
+      ...acid,
+      results: acid.results?.map((r) => (r.analyte === 'K' ? { ...r, method: 'ammonium-acetate' as const } : r)),
+    };
+    expect(differencesOf({ zone: zone(), test: acid }, { zone: zone(), test: otherwise })).toEqual([
+      expect.objectContaining({
+        what: 'K on the report',
+        from: '44 ppm (mehlich 3)',
+        to: '44 ppm (ammonium acetate)',
+        matters: 'Measured otherwise: the two numbers cannot be compared.',
+      }),
+    ]);
     const far = { ...acid, results: acid.results?.map((r) => (r.analyte === 'pH' ? { ...r, value: 5.9 } : r)) };
     expect(differencesOf({ zone: zone(), test: acid }, { zone: zone(), test: far }).map((d) => d.what)).toEqual([
       'pH on the report',
@@ -199,7 +211,7 @@ describe('copying a prescription', () => {
     });
     expect(copied.own?.map((o) => [o.line, o.value])).toEqual([
       ['root-zone', 5],
-      ['nitrogen', Number(from.nitrogen.year.value.toFixed(4))],
+      ['nitrogen', from.nitrogen.year.value],
     ]);
     expect(copied.own?.[1]?.reason).toBe('Copied from South lawn. Same mixture in truth.');
   });

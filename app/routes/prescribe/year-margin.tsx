@@ -6,9 +6,10 @@ import type { Figure } from '@core/prescription/figure';
 import { differencesOf } from '@core/prescription/copy-prescription';
 import { latestTest } from '@core/soil/report';
 import type { ZoneSeason } from '@core/season/plan';
+import { CheckList } from '../../ui/check-list';
 import { Fig } from '../../ui/fig';
 import { showArea, showDay, showExact, showProductRate, showRate } from '../../ui/format';
-import { StandingGlyph, WarnGlyph } from '../../ui/glyphs';
+import { WarnGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
 import { usePropertyWork } from '../../work/property-work';
 
@@ -142,24 +143,7 @@ export function YearMargin({ onCopy, onPdf }: { onCopy: () => void; onPdf: () =>
         </p>
       ))}
       <h3>Checks</h3>
-      <ul className="checks">
-        {checksOf(zoneSeason, codeYearCap(file.codes ?? [])).map((check) => (
-          <li key={check.title} className={check.standing}>
-            <StandingGlyph standing={check.standing} />
-            <span className="row">
-              <span className="word">{{ pass: 'Pass', warn: 'Warn', fail: 'Fail' }[check.standing]}</span>
-              <span>
-                <Substances text={check.title} />
-              </span>
-              <span className="leader" />
-              <span className="nowrap">
-                <Substances text={check.found} />
-              </span>
-            </span>
-            {check.says && <p>{check.says}</p>}
-          </li>
-        ))}
-      </ul>
+      <CheckList checks={checksOf(zoneSeason, codeYearCap(file.codes ?? []))} />
       {zoneSeason.prescription.cautions.map((sentence) => (
         <p className="caution small" key={sentence}>
           <WarnGlyph />

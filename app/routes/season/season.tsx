@@ -10,10 +10,10 @@ import type { Dose } from '@core/season/dose';
 import { choiceKey, type ZoneSeason } from '@core/season/plan';
 import { purchases } from '@core/season/purchases';
 import { deletePlan, loadProperty, saveChoices, savePlan } from '../../storage/property-repository';
+import { CheckList } from '../../ui/check-list';
 import { ChoiceField } from '../../ui/field';
 import { Fig } from '../../ui/fig';
 import { showDate, showMoney, showProductRate, showRate, showWeekday, showWeight } from '../../ui/format';
-import { StandingGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
 import { useOfferUndo } from '../../ui/use-offer-undo';
 import { useMounted } from '../../ui/use-mounted';
@@ -84,28 +84,7 @@ function Checks({ zoneSeason }: { zoneSeason: ZoneSeason }) {
           {count('pass')} pass, {count('warn')} warn, {count('fail')} fail
         </span>
       </div>
-      <ul className="checks">
-        {checks.map((check) => (
-          <li key={check.id} className={check.standing}>
-            <StandingGlyph standing={check.standing} />
-            <span className="row">
-              <span className="word">{{ pass: 'Pass', warn: 'Warn', fail: 'Fail' }[check.standing]}</span>
-              <span>
-                <Substances text={check.title} />
-              </span>
-              <span className="leader" />
-              <span className="nowrap">
-                <Substances text={check.found} />
-              </span>
-            </span>
-            {check.says && (
-              <p>
-                <Substances text={check.says} />
-              </p>
-            )}
-          </li>
-        ))}
-      </ul>
+      <CheckList checks={checks} />
     </section>
   );
 }
