@@ -1,0 +1,38 @@
+import { StandingGlyph } from './glyphs';
+import { Substances } from './substance';
+
+interface Checked {
+  standing: 'pass' | 'warn' | 'fail';
+  title: string;
+  /** What was found against the limit. */
+  found: string;
+  says?: string;
+}
+
+/** Checks with their verdict as sign and word, what was found, and the sentence where there is something to say. */
+export function CheckList({ checks }: { checks: readonly Checked[] }) {
+  return (
+    <ul className="checks">
+      {checks.map((check) => (
+        <li key={check.title + check.found} className={check.standing}>
+          <StandingGlyph standing={check.standing} />
+          <span className="row">
+            <span className="word">{{ pass: 'Pass', warn: 'Warn', fail: 'Fail' }[check.standing]}</span>
+            <span>
+              <Substances text={check.title} />
+            </span>
+            <span className="leader" />
+            <span className="nowrap">
+              <Substances text={check.found} />
+            </span>
+          </span>
+          {check.says && (
+            <p>
+              <Substances text={check.says} />
+            </p>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
