@@ -1,37 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Product, SoilTest, Zone } from '../formats/case';
-import { grassOf } from '../ground/grasses';
 import { STARTER_SHELF } from '../packs/starter-shelf';
-import { prescribeZone } from '../prescription/prescribe';
 import { checkBag, checkSpread, shareInWords } from './bag-check';
-import type { MatchContext } from './match/need';
+import { ACID_LAWN, ACID_REPORT, contextOn } from './match/acid-lawn.fixture';
 
-const lawn: Zone = {
-  id: 'z',
-  name: 'South lawn',
-  areaSqFt: 6480,
-  grass: 'tall-fescue',
-  texture: 'silt-loam',
-  measuredBy: 'wheel',
-};
-const test: SoilTest = {
-  id: 's',
-  zoneId: 'z',
-  sampledOn: '2027-02-17',
-  depthIn: 4,
-  results: [
-    { analyte: 'P', value: 71, unit: 'ppm', method: 'mehlich-3' },
-    { analyte: 'K', value: 44, unit: 'ppm', method: 'mehlich-3' },
-  ],
-};
-const contextFor = (zone: Zone, report: SoilTest | undefined): MatchContext => ({
-  zone,
-  grass: grassOf(zone.grass),
-  codes: [],
-  prescription: prescribeZone({ zone, test: report, products: STARTER_SHELF, codes: [] }).prescription,
-  phosphorusSays: '71 ppm',
-});
+const lawn = ACID_LAWN;
+const contextFor = (zone: Zone, report: SoilTest | undefined) => contextOn(zone, report, { phosphorusSays: '71 ppm' });
+const test = ACID_REPORT;
 const context = contextFor(lawn, test);
 const blend: Product = {
   id: 'b',

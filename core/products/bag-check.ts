@@ -1,3 +1,4 @@
+import { asWeighed } from '../field/as-weighed';
 import type { Product } from '../formats/case';
 import { type Figure, figureOf, sureFigure, traced } from '../prescription/figure';
 import { isRefusal } from '../reckoning/refusal';
@@ -68,11 +69,9 @@ export function shareInWords(share: number): string {
   return share > 2 ? `${Number(share.toFixed(1))} times` : `${Math.round(share * 100)} % of`;
 }
 
-const tenth = (lb: number): number => Math.round(lb * 10 + 1e-9) / 10;
-
 function carried(product: Product, rate: Figure, context: MatchContext): BagRate {
   const weighOut = weighOutFigure(product, rate, context.zone);
-  const shown = tenth(weighOut.value);
+  const shown = asWeighed(weighOut.value);
   const lb = packageLb(product);
   const packages = lb === undefined ? undefined : Math.max(1, Math.ceil(shown / lb - 1e-9));
   return {

@@ -3,10 +3,11 @@ import { groupOfTexture } from '../ground/texture-groups';
 import { slowShare } from '../products/nitrogen-release';
 
 /** Most in one dose, lb nutrient/1000 ft2. Common practice, unless a local code is stricter. */
-const SOLUBLE_N = { usual: 1, sand: 0.5, 'close-cut': 0.25 } as const;
-const TOTAL_N = { mostlySlow: 1.5, usual: 1 } as const;
-const SLOW_ENOUGH = 0.5;
-const K2O = { usual: 1, sand: 0.5, 'close-cut': 0.5 } as const;
+export const SOLUBLE_N = { usual: 1, sand: 0.5, 'close-cut': 0.25 } as const;
+export const TOTAL_N = { mostlySlow: 1.5, usual: 1 } as const;
+/** Share of slow nitrogen from which more may go in one dose. Common practice. */
+export const SLOW_ENOUGH = 0.5;
+export const K2O = { usual: 1, sand: 0.5, 'close-cut': 0.5 } as const;
 const P2O5 = 1;
 
 const situation = (zone: Zone): 'usual' | 'sand' | 'close-cut' =>

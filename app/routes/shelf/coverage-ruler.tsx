@@ -1,13 +1,14 @@
 import type { Product } from '@core/formats/case';
 import { formsShortBy, labelRateLb } from '@core/products/label/check-label';
 import { slowShare } from '@core/products/nitrogen-release';
+import { SOLUBLE_N } from '@core/season/dose-ceilings';
 import { NitrogenStrip } from '../../ui/nitrogen-strip';
 import { showRate } from '../../ui/format';
 
 const WIDTH = 352;
 const LEFT = 4;
-/** One dose of soluble nitrogen, lb N/1000 ft2. Common practice. */
-const LIMIT_LB = 1;
+/** One dose of soluble nitrogen, lb N/1000 ft2. */
+const LIMIT_LB = SOLUBLE_N.usual;
 
 /** What the stated coverage means in lb N per 1000: slow, fast, missing, against the pound of one dose. */
 export function CoverageRuler({ product }: { product: Product }) {
@@ -55,7 +56,7 @@ export function CoverageRuler({ product }: { product: Product }) {
         ))}
         <path d={`M${px(LIMIT_LB)} -16V10`} stroke="var(--loam)" strokeWidth="1.6" />
         <text x={px(LIMIT_LB)} y="21" textAnchor="middle" style={{ fontSize: 11.5, fontWeight: 600 }}>
-          1.00 limit
+          {showRate(LIMIT_LB)} limit
         </text>
       </svg>
     </div>

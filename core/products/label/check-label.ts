@@ -1,5 +1,7 @@
 import type { Product } from '../../formats/case';
 import { NITROGEN_FORMS } from '../../formats/words';
+import { K2O as K2O_DOSE, phosphateDoseCeiling, SLOW_ENOUGH, SOLUBLE_N, TOTAL_N } from '../../season/dose-ceilings';
+import { SULFUR_LIMITS } from '../../sulfur/doses';
 import { slowShare } from '../nitrogen-release';
 import { packageLb } from '../package-lb';
 
@@ -17,12 +19,19 @@ const FORMS_AGREE_WITHIN = 0.05;
 const MOST_N_DRY = 46.7;
 /** Neutralising value of the pure mineral, percent CCE. Stoichiometry; a label cannot pass it by more than rounding. */
 const PURE_CCE = { calcitic: 100, dolomitic: 108.6, hydrated: 135, burnt: 178.5 } as const;
+/** Labels round and laboratories differ by about this, percent CCE. Decision. */
 const CCE_SLACK = 1.5;
 /** Chloride beside the potash of pure potassium chloride, Cl per K2O: 47.55 over 63.18. Stoichiometry. */
 const CL_PER_K2O = 0.7526;
-/** Most in one dose, lb/1000 ft2. Common practice. */
-const DOSE = { solubleN: 1, N: 1, slowN: 1.5, P2O5: 1, K2O: 1, freeS: 5 } as const;
-const SLOW_ENOUGH = 0.5;
+/** Most in one dose on established turf, lb/1000 ft2: a label is judged before anybody knows the lawn. */
+const DOSE = {
+  solubleN: SOLUBLE_N.usual,
+  N: TOTAL_N.usual,
+  slowN: TOTAL_N.mostlySlow,
+  P2O5: phosphateDoseCeiling(),
+  K2O: K2O_DOSE.usual,
+  freeS: SULFUR_LIMITS.established.doseLb,
+} as const;
 
 const show = (value: number): string => String(Number(value.toFixed(2)));
 

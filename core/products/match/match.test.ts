@@ -1,9 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Product, SoilTest, Zone } from '../../formats/case';
-import { grassOf } from '../../ground/grasses';
 import { STARTER_SHELF } from '../../packs/starter-shelf';
-import { prescribeZone } from '../../prescription/prescribe';
 import { alternativeValue, type Figure, workingOf } from '../../prescription/figure';
 import { evaluate, explain } from '../../reckoning/define';
 import { isRefusal } from '../../reckoning/refusal';
@@ -12,6 +10,7 @@ import { limeUndone } from '../lime-undone';
 import { packageLb } from '../package-lb';
 import { unitPrice, weighOutCost } from '../price';
 import { productSalt } from '../salt';
+import { ACID_REPORT, contextOn } from './acid-lawn.fixture';
 import { blendOfThree, blendOfTwo } from './blend';
 import { type MatchAnswer, matchShelf, MET_WITHIN_LB } from './match';
 import { partFigures } from './match-figures';
@@ -33,20 +32,8 @@ const report = (results: SoilTest['results']): SoilTest => ({
   depthIn: 4,
   results,
 });
-const acid = report([
-  { analyte: 'pH', value: 5.6, method: 'water-1:1' },
-  { analyte: 'buffer-pH', value: 6.32, method: 'mehlich' },
-  { analyte: 'P', value: 71, unit: 'ppm', method: 'mehlich-3' },
-  { analyte: 'K', value: 44, unit: 'ppm', method: 'mehlich-3' },
-  { analyte: 'Mg', value: 74, unit: 'ppm', method: 'mehlich-3' },
-]);
-const contextOf = (given: Zone, test: SoilTest | undefined, more: Partial<MatchContext> = {}): MatchContext => ({
-  zone: given,
-  grass: grassOf(given.grass),
-  codes: [],
-  prescription: prescribeZone({ zone: given, test, products: STARTER_SHELF, codes: [] }).prescription,
-  ...more,
-});
+const acid = ACID_REPORT;
+const contextOf = contextOn;
 const shelf = (...ids: string[]): Product[] => STARTER_SHELF.filter((p) => ids.includes(p.id));
 const names = (answer: MatchAnswer | undefined) => answer?.parts.map((part) => part.product.id).join(' + ');
 const refusalOf = (products: readonly Product[], need: Need, context: MatchContext, id: string) =>

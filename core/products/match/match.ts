@@ -1,3 +1,4 @@
+import { asWeighed } from '../../field/as-weighed';
 import type { Product } from '../../formats/case';
 import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../../season/dose-ceilings';
 import { evaluate } from '../../reckoning/define';
@@ -26,7 +27,11 @@ const MICROBE_FORMS = ['methylene-urea', 'ureaform', 'natural-organic', 'ibdu'] 
 const SALTY_DOSE_LB = 1.5;
 /** Density of a granule where the label says none, g/cm3. Common practice: 1.35 to 1.5. */
 export const USUAL_GRANULE_DENSITY = 1.4;
+/** Soluble nitrogen feeds about this long, weeks. Common practice. */
 const SOLUBLE_WEEKS = 4;
+/** Slow nitrogen whose label gives no days, days. Decision: eight weeks. */
+const UNSAID_RELEASE_DAYS = 56;
+/** More products than this nobody spreads in one trip. Decision. */
 const MOST_PARTS = 3;
 
 /** One product of an answer, at its rate. */
@@ -140,7 +145,7 @@ function* setsOf<T>(things: readonly T[], size: number, from = 0): Generator<T[]
     for (const rest of setsOf(things, size - 1, i + 1)) yield [things[i] as T, ...rest];
 }
 
-/** Less of a product than this is no part of a blend, lb product/1000 ft2. */
+/** Less of a product than this is no part of a blend, lb product/1000 ft2. Decision. */
 const LEAST_PART_LB = 0.05;
 
 function* mixes(usable: readonly Product[], need: Need): Generator<Mix> {
@@ -174,10 +179,8 @@ function withinCeilings({ zone, codes }: MatchContext, brings: Record<string, nu
   );
 }
 
-const tenth = (lb: number): number => Math.round(lb * 10 + 1e-9) / 10;
-
 function partOf(product: Product, rateLb: number, areaSqFt: number): MatchPart {
-  const weighOutLb = tenth((rateLb * areaSqFt) / 1000);
+  const weighOutLb = asWeighed((rateLb * areaSqFt) / 1000);
   const [bought] = purchases([{ productId: product.id, zoneLb: weighOutLb }], [product]);
   const price = product.package?.price;
   const lb = packageLb(product);
@@ -299,7 +302,9 @@ function assess(
   const year = yearOf(first, context);
   const slowest = Math.max(
     0,
-    ...parts.filter((part) => slowShare(part.product) > 0).map((part) => (part.product.releaseDays ?? 56) / 7),
+    ...parts
+      .filter((part) => slowShare(part.product) > 0)
+      .map((part) => (part.product.releaseDays ?? UNSAID_RELEASE_DAYS) / 7),
   );
   const answer = {
     parts,
@@ -339,7 +344,7 @@ const better = (a: MatchAnswer, b: MatchAnswer): number =>
     .join()
     .localeCompare(b.parts.map((p) => p.product.name).join());
 
-/** A single bag that already meets everything leaves blends of it with another out: nobody opens a second bag for a trace. */
+/** Answers kept: more than anybody reads through. */
 const MOST_ANSWERS = 60;
 
 /**
