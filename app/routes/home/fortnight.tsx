@@ -42,7 +42,9 @@ export function Fortnight({ rows, today, partial }: { rows: readonly Row[]; toda
               <span className="small">{file.property.name}</span>
             </span>
             <span className="num">
-              <b>{showWeight(dose.zoneLb)} lb</b>
+              <b>
+                {showWeight(dose.zoneLb)} lb {dose.for === 'lime' ? 'lime' : 'product'}
+              </b>
               <span className="small">{file.products?.find((p) => p.id === dose.productId)?.name.toLowerCase()}</span>
             </span>
           </li>

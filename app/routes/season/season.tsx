@@ -107,7 +107,8 @@ function Buying({ doses, products }: { doses: readonly Dose[]; products: readonl
             <span className="num">{p.cost === undefined ? 'no price' : showMoney(p.cost)}</span>
             <span className="small">
               {showWeight(p.neededLb)} lb product needed{p.onHandLb > 0 && `, ${showWeight(p.onHandLb)} on hand`}
-              {p.packageLb !== undefined && `, ${p.packageLb} lb bags`}, {showWeight(p.leftLb)} lb left over
+              {p.packageLb !== undefined && `, bags of ${p.packageLb} lb product`}, {showWeight(p.leftLb)} lb product
+              left over
             </span>
           </li>
         ))}
