@@ -147,7 +147,8 @@ describe('the command line', () => {
       cost: number;
       solver: object;
     };
-    expect(plan.solver).toMatchObject({ status: 'feasible' });
+    expect(plan.solver).toMatchObject({ status: expect.stringMatching(/^(optimal|feasible)$/) });
+    expect(plan.doses.length).toBeGreaterThan(0);
     expect(plan.checks.filter((c) => c.standing === 'fail')).toEqual([]);
     expect(plan.purchases.reduce((sum, p) => sum + p.cost, 0)).toBeCloseTo(plan.cost, 9);
   });

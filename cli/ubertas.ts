@@ -2,12 +2,14 @@ import { createReadStream, readFileSync } from 'node:fs';
 import { performance } from 'node:perf_hooks';
 import { parseArgs } from 'node:util';
 import { type Case, checkCase, parseJson } from '../core/formats/case';
-import { printInterpretation, printPlan, printPrescription } from '../core/formats/results';
+import { printPlan } from '../core/formats/print-plan';
+import { printInterpretation, printPrescription } from '../core/formats/results';
 import { BUILT_IN_PACKS, type RulePacks, withPack } from '../core/packs/rule-packs';
 import { explain } from '../core/reckoning/define';
 import { handbookEntry } from '../core/reckoning/handbook';
 import { isRefusal, type Refusal, refuse } from '../core/reckoning/refusal';
 import { REGISTRY } from '../core/registry';
+import { planBest } from '../core/season/planner/plan-best';
 import { type School, SCHOOLS } from '../core/soil/interpret';
 import { closest } from 'fastest-levenshtein';
 import { runBatch } from './batch';
@@ -117,7 +119,16 @@ async function main(): Promise<void> {
       if (!Number.isInteger(year) || year < 1990 || year > 2200)
         throw new Refused(refuse('year', `"${values.year}" is not a year between 1990 and 2200.`));
       const since = performance.now();
-      say(printPlan(given, { year, packs, seconds: () => (performance.now() - since) / 1000 }));
+      // loaded here, because no other command waits for a solver
+      const highs = await (await import('highs')).default();
+      say(
+        printPlan(given, {
+          year,
+          packs,
+          best: (file, plan, picked, locked) => planBest(highs, file, plan, { picked, locked, packs }),
+          seconds: () => (performance.now() - since) / 1000,
+        }),
+      );
       return;
     }
     case 'batch': {

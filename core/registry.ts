@@ -51,6 +51,7 @@ import { productCoverage } from './products/coverage';
 import { granuleSpacing } from './products/granules';
 import { liquidDelivers, liquidRate } from './products/liquids';
 import { growthPotential } from './season/growth-potential';
+import { soilTemperature } from './season/soil-temperature';
 import { referenceEt, solarRadiation } from './season/radiation';
 import { cecBySum } from './soil/cec';
 import { soilSodium, waterSar } from './soil/sodium';
@@ -118,6 +119,7 @@ const ALL = [
   weighOutCost,
   zoneAmount,
   growthPotential,
+  soilTemperature,
   solarRadiation,
   referenceEt,
   spreaderCalibration,

@@ -49,6 +49,8 @@ export const plannedDoseSchema = yup.object({
   productId: id('Product'),
   for: word('Purpose', PLANNED_FOR).required(),
   rateLb: num('Rate', { min: 0, max: 1000, unit: 'lb product/1000 ft2' }).required(),
+  /** Stays as it is when the rest is planned again. */
+  locked: yes('Locked').optional(),
 });
 export type PlannedDose = yup.InferType<typeof plannedDoseSchema>;
 

@@ -7,8 +7,6 @@ import {
 import type { NutrientPrescription, ZonePrescription } from '../prescription/prescription';
 import { prescribeZone } from '../prescription/prescribe';
 import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../packs/rule-packs';
-import { checkZonePlan } from '../season/check-plan';
-import { planSeason, type SeasonPlan } from '../season/plan';
 import {
   HIGH_PH_SCHOOLS,
   LATE_SEASON_SCHOOLS,
@@ -16,7 +14,6 @@ import {
   type PracticeSchool,
   schoolOf,
 } from '../season/practice-schools';
-import { purchases } from '../season/purchases';
 import { compareSchools, type Interpretation, interpretZone, type School } from '../soil/interpret';
 import { latestTest } from '../soil/report';
 import type { Case, Choices } from './case';
@@ -161,60 +158,4 @@ export function printPrescription(given: Case, options: { packs?: RulePacks; asO
     };
   });
   return { format: 'ubertas-prescription', version: 1, zones };
-}
-
-/** Plans a year by the plain rule. `seconds` is what the caller measured; the core has no clock. */
-export function printPlan(
-  given: Case,
-  options: { year: number; packs?: RulePacks; asOf?: string; seconds?: () => number },
-) {
-  const picked = given.plans?.find((p) => p.year === options.year)?.products ?? {};
-  const plan: SeasonPlan = planSeason(given, options.year, picked, options.asOf, options.packs);
-  const products = given.products ?? [];
-  const all = plan.zones.flatMap((z) => z.doses).sort((a, b) => a.date.localeCompare(b.date));
-  const checks = plan.zones.flatMap((z) =>
-    checkZonePlan(z, products, given.codes ?? []).map(({ id, standing, title, found, says }) => ({
-      id: `${z.zone.id}/${id}`,
-      standing,
-      says: says ?? `${title}: ${found}`,
-    })),
-  );
-  const dateless = !given.property.climate;
-  if (dateless)
-    checks.unshift({
-      id: 'climate',
-      standing: 'fail',
-      says: 'The property has no climate, so nothing can be dated. Add "climate" with twelve mean highs and lows; that alone frees the plan.',
-    });
-  const bought = purchases(all, products).map(({ productId, packages, lb, cost, leftLb, neededLb }) => ({
-    productId,
-    packages,
-    lb,
-    cost,
-    leftLb,
-    neededLb,
-  }));
-  return {
-    format: 'ubertas-plan',
-    version: 1,
-    year: options.year,
-    doses: all.map(({ zoneId, date, productId, rateLb, zoneLb, delivers, why }) => ({
-      zoneId,
-      date,
-      productId,
-      rateLb,
-      zoneLb,
-      delivers,
-      why,
-    })),
-    purchases: bought,
-    cost: bought.reduce((sum, p) => sum + (p.cost ?? 0), 0),
-    checks,
-    solver: {
-      status: dateless ? 'infeasible' : 'feasible',
-      gapPercent: null,
-      seconds: options.seconds?.() ?? 0,
-      method: 'plain rule: growth windows, shares of growth, dose ceilings',
-    },
-  };
 }

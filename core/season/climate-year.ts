@@ -99,6 +99,26 @@ export interface GrowthSeason {
   frozen: boolean[];
   heat: boolean[];
   windows: ClosedWindow[];
+  /** Day after which the grass has been mown twice in spring; undefined where it never rests or never grows. */
+  twoMowings?: number;
+  /** Day a warm-season grass counts as fully green. */
+  fullGreen?: number;
+  /** Day of the last mowing of the year. */
+  lastMowing?: number;
+  firstFrost: number;
+  lastFrost: number;
+}
+
+/** Days of best growth between two mowings under the one-third rule. Common practice: weekly, a little oftener at the peak. */
+export const GROWTH_DAYS_A_MOWING = 6;
+
+/** Day by which a grass that rested in winter has been mown so often; undefined where it grows all year or never. */
+function dayAfterMowings(growth: readonly number[], mowings: number): number | undefined {
+  const wakes = growth.findIndex((share) => share >= LEAST_GROWTH);
+  if (wakes <= 0) return undefined;
+  let grown = 0;
+  const day = growth.findIndex((share, at) => at >= wakes && (grown += share) >= mowings * GROWTH_DAYS_A_MOWING);
+  return day === -1 ? undefined : day;
 }
 
 /** When a grass may be fed in a year of this climate. */
@@ -108,10 +128,11 @@ export function growthSeason(climate: Climate, weather: ClimateYear, grass: Gras
   const heat = weather.highF.map((high) => grass.season === 'cool' && high > HEAT_ABOVE_HIGH_F);
   const frost = frostDays(climate, weather);
   const greenUp = frost.last + (grass.id === 'centipedegrass' ? GREEN_UP_DAYS.centipedegrass : GREEN_UP_DAYS.usual);
+  const twoMowings = dayAfterMowings(growth, 2);
   const feeding = growth.map((share, day) => {
     if (frozen[day] || heat[day] || share < LEAST_GROWTH) return false;
     return grass.season === 'cool'
-      ? (weather.meanF[day] as number) >= COOL_FEEDING_FROM_MEAN_F
+      ? (weather.meanF[day] as number) >= COOL_FEEDING_FROM_MEAN_F && day >= (twoMowings ?? 0)
       : day >= greenUp && day <= frost.first - STOP_BEFORE_FROST_DAYS;
   });
   const dormant = growth.map(
@@ -127,5 +148,17 @@ export function growthSeason(climate: Climate, weather: ClimateYear, grass: Gras
     })),
     ...stretches(heat).map((s) => ({ ...s, kind: 'heat' as const, says: 'Heat, no N' })),
   ];
-  return { growth, feeding, frozen, heat, windows };
+  const lastGrowing = growth.findLastIndex((share) => share >= LEAST_GROWTH);
+  return {
+    growth,
+    feeding,
+    frozen,
+    heat,
+    windows,
+    twoMowings,
+    fullGreen: grass.season === 'warm' ? greenUp : undefined,
+    lastMowing: lastGrowing === -1 ? undefined : lastGrowing,
+    firstFrost: frost.first,
+    lastFrost: frost.last,
+  };
 }

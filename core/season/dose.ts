@@ -39,8 +39,8 @@ export function makeDose(
   const substance = { N: 'N', P2O5: 'P2O5', K2O: 'K2O', lime: 'lime', sulfur: 'S' }[purpose];
   const unit = purpose === 'lime' ? 'lb lime per 1000 ft2' : 'lb product per 1000 ft2';
   const rate =
-    purpose === 'lime'
-      ? (target.figure as Figure).retitled(`${product.name}, rate`, 'Season: this dose.')
+    purpose === 'lime' && target.figure && Math.abs(target.figure.value - target.lb) < 1e-9
+      ? target.figure.retitled(`${product.name}, rate`, 'Season: this dose.')
       : purpose === 'sulfur'
         ? sureFigure(
             sulfurProduct,

@@ -4,6 +4,7 @@ import type { Figure } from '../prescription/figure';
 import { prescribeCase } from '../prescription/prescribe';
 import type { PhPrescription, ZonePrescription } from '../prescription/prescription';
 import { losesAmmonia } from '../products/nitrogen-release';
+import type { Grass } from '../ground/grasses';
 import { choicesFor } from '../products/shelf';
 import type { Interpretation } from '../soil/interpret';
 import { equalDoses } from '../tables/equal-doses';
@@ -12,6 +13,8 @@ import { addDays, dayOfYear, daysBetween, inMonthDaySpan, type IsoDay, weekStart
 import { type Dose, makeDose } from './dose';
 import { doseCeiling, leastDaysBetweenN } from './dose-ceilings';
 import { type Placement, placeByGrowth, placeClear } from './place-doses';
+import { type SeasonSchools, seasonSchools } from './planner/schools';
+import { soilTemperatureByDay } from './soil-temperature';
 
 /** Something asked for that the plain rule could not place. */
 export interface Unplaced {
@@ -22,6 +25,9 @@ export interface Unplaced {
 
 export interface ZoneSeason {
   zone: Zone;
+  grass: Grass;
+  /** What the chosen schools of practice ask of the year; undefined without a climate. */
+  schools?: SeasonSchools;
   season?: GrowthSeason;
   prescription: ZonePrescription;
   /** The report the prescription follows from, read. */
@@ -35,7 +41,11 @@ export interface ZoneSeason {
 export interface SeasonPlan {
   year: number;
   from: IsoDay;
+  /** What the first day is, for a day before it: 'before the report of 2 March'. */
+  fromIs: string;
   weather?: ClimateYear;
+  /** Soil temperature of every day, deg F; empty without a climate. */
+  soilF: number[];
   zones: ZoneSeason[];
 }
 
@@ -46,12 +56,12 @@ export const choiceKey = (zoneId: string, purpose: PlannedFor): string => `${zon
 /** Lime and ammonium or urea keep this far apart, days. Common practice. */
 export const LIME_NITROGEN_GAP_DAYS = 14;
 /** Surface lime goes down in fall, or late winter to early spring: [from, to] month-day. Common practice. */
-const LIME_SPANS = [
+export const LIME_SPANS = [
   ['02-15', '04-15'],
   ['09-20', '12-10'],
 ] as const;
 /** Sulfur goes down in spring and fall. Common practice. */
-const SULFUR_SPANS = [
+export const SULFUR_SPANS = [
   ['04-01', '05-31'],
   ['09-15', '10-31'],
 ] as const;
@@ -236,10 +246,23 @@ function planZone(
     return chosen;
   };
   const season = given.property.climate && weather ? growthSeason(given.property.climate, weather, grass) : undefined;
-  const result: ZoneSeason = { zone, season, prescription, doses: [], unplaced: [], shelf };
+  const firstDay = plan.from > `${plan.year}-01-01` ? dayOfYear(plan.from) : 0;
+  const schools =
+    season &&
+    seasonSchools({
+      zone,
+      grassSeason: grass.season,
+      season,
+      codes,
+      choices: given.choices,
+      nitrogenLb: prescription.nitrogen.year.value,
+      potashLb: needK,
+      firstFrost: season.firstFrost,
+      firstDay,
+    });
+  const result: ZoneSeason = { zone, grass, season, schools, prescription, doses: [], unplaced: [], shelf };
   const miss = (purpose: PlannedFor, says: string) => result.unplaced.push({ zoneId: zone.id, for: purpose, says });
   if (!season || !weather) return result;
-  const firstDay = plan.from > `${plan.year}-01-01` ? dayOfYear(plan.from) : 0;
   const ground: Ground = { zone, season, weather, year: plan.year, firstDay, codes };
   const dayOf = (d: Dose) => dayOfYear(d.date);
   const words = (lb: number) => Number(lb.toFixed(2));
@@ -333,6 +356,15 @@ function planZone(
   return result;
 }
 
+/** First day that may be planned: not before the year, the report it follows from, or today. */
+function firstDayOf(year: number, sampled: IsoDay, asOf: string | undefined): { from: IsoDay; fromIs: string } {
+  const first = { from: `${year}-01-01`, fromIs: 'before the year' };
+  return [
+    { from: sampled, fromIs: 'before the report was taken' },
+    { from: asOf ?? '', fromIs: 'the day is past' },
+  ].reduce((latest, next) => (next.from > latest.from && next.from <= `${year}-12-31` ? next : latest), first);
+}
+
 /**
  * Dates and weighs a year for every zone by the plain rule: growth windows of the grass, shares of growth, dose
  * ceilings, local codes. Doses never stand before the latest report or the start of the year.
@@ -350,12 +382,12 @@ export function planSeason(
       .map((t) => t.sampledOn)
       .sort()
       .at(-1) ?? '';
-  const from = sampled > `${year}-01-01` && sampled < `${year}-12-31` ? sampled : `${year}-01-01`;
+  const { from, fromIs } = firstDayOf(year, sampled, asOf);
   const zones = prescribeCase(given, asOf, (zoneId) => picked[choiceKey(zoneId, 'lime')], packs).map(
     ({ prescription, read }, i) => ({
       ...planZone(given, prescription, given.zones[i] as Zone, weather, { year, from, picked, packs }),
       read,
     }),
   );
-  return { year, from, weather, zones };
+  return { year, from, fromIs, weather, soilF: weather ? soilTemperatureByDay(weather.meanF) : [], zones };
 }

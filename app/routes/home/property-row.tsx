@@ -18,7 +18,7 @@ export interface Row {
 function flagOf({ file, season }: Row): { standing: 'fail' | 'warn' | 'pass' | 'empty'; word: string; says: string } {
   if (file.zones.length === 0) return { standing: 'empty', word: 'New', says: 'measure the ground' };
   const untested = season.zones.filter((z) => !z.read).length;
-  const checks = season.zones.flatMap((z) => (z.season ? checkZonePlan(z, file.products ?? [], file.codes ?? []) : []));
+  const checks = season.zones.flatMap((z) => (z.season ? checkZonePlan(z, file, season) : []));
   const fail = checks.find((c) => c.standing === 'fail');
   if (fail) return { standing: 'fail', word: 'Check fails', says: fail.title };
   if (untested > 0)

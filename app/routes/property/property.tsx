@@ -43,7 +43,7 @@ export function HydrateFallback() {
 function stagesOf(work: PropertyWork): Stage[] {
   const { zone, zoneSeason, file } = work;
   const read = zoneSeason?.read;
-  const checks = zoneSeason?.season ? checkZonePlan(zoneSeason, file.products ?? [], file.codes ?? []) : [];
+  const checks = zoneSeason?.season ? checkZonePlan(zoneSeason, file, work.season) : [];
   const fails = checks.filter((c) => c.standing === 'fail').length;
   const zones = file.zones.length;
   const tested = file.zones.filter((z) => (file.soilTests ?? []).some((t) => t.zoneId === z.id)).length;

@@ -72,8 +72,8 @@ const sameDoses = (a: readonly PlannedDose[], b: readonly PlannedDose[]): boolea
 };
 
 function Checks({ zoneSeason }: { zoneSeason: ZoneSeason }) {
-  const { file } = usePropertyWork();
-  const checks = checkZonePlan(zoneSeason, file.products ?? [], file.codes ?? []);
+  const { file, season } = usePropertyWork();
+  const checks = checkZonePlan(zoneSeason, file, season);
   const count = (standing: string) => checks.filter((c) => c.standing === standing).length;
   return (
     <section aria-labelledby="checks">

@@ -1,0 +1,334 @@
+import { losesAmmonia } from '../../products/nitrogen-release';
+import { microbeDriven } from '../../nitrogen/release';
+import { daysBetween, dayOfYear, inMonthDaySpan } from '../day';
+import type { Dose } from '../dose';
+import { leastDaysBetweenN } from '../dose-ceilings';
+import { LIME_NITROGEN_GAP_DAYS, LIME_SPANS, SULFUR_SPANS } from '../plan';
+import { MICROBES_WORK_FROM_F, mostDaysBetweenN } from '../planner/limits';
+import { lateSolubleForbidden } from '../planner/schools';
+import { type Check, dayIn, EPS, type Facts, judge, sum, two } from './check';
+
+/** Pairs of neighbouring days, the closest first. */
+function closest(days: readonly { date: string; doses: readonly Dose[] }[]) {
+  return days
+    .slice(1)
+    .map((day, i) => {
+      const before = days[i] as (typeof days)[number];
+      return {
+        days: daysBetween(before.date, day.date),
+        doses: [...before.doses, ...day.doses],
+        from: before.date,
+        to: day.date,
+      };
+    })
+    .sort((a, b) => a.days - b.days);
+}
+
+function intervalChecks({ zoneSeason, days }: Facts): Check[] {
+  const { zone, season, prescription } = zoneSeason;
+  const feedings = days
+    .map((d) => ({ ...d, doses: d.doses.filter((dose) => (dose.delivers.N ?? 0) > EPS) }))
+    .filter((d) => d.doses.length > 0);
+  const least = leastDaysBetweenN(zone);
+  const tight = closest(feedings)[0];
+  const checks: Check[] = [];
+  if (tight)
+    checks.push(
+      judge(
+        'least-interval',
+        'Between N doses',
+        `${tight.days} d, needs ${least}`,
+        tight.days >= least
+          ? undefined
+          : {
+              standing: 'fail',
+              says: `Nitrogen of ${tight.from} and ${tight.to} stands ${tight.days} days apart and needs ${least}: the grass has not used the first.`,
+              doses: tight.doses,
+            },
+      ),
+    );
+  if (season && feedings.length > 0) {
+    // longest unbroken stretch of open days without a feeding, against the wait or what so many doses make of the season
+    const open = season.feeding.map((yes, day) => yes && day >= dayIn(feedings[0]?.date ?? ''));
+    const fed = new Set(feedings.map((d) => dayIn(d.date)));
+    let longest = 0;
+    let run = 0;
+    open.forEach((yes, day) => {
+      run = yes && !fed.has(day) ? run + 1 : 0;
+      longest = Math.max(longest, run);
+    });
+    const openDays = season.feeding.filter(Boolean).length;
+    const most = Math.max(
+      mostDaysBetweenN(zone),
+      Math.ceil(openDays / Math.max(1, prescription.nitrogen.year.value / 0.25)) + 7,
+    );
+    checks.push(
+      judge(
+        'most-interval',
+        'Longest wait for N in season',
+        `${longest} d, most ${most}`,
+        longest <= most + 7
+          ? undefined
+          : {
+              standing: 'warn',
+              says: `The open season goes ${longest} days without nitrogen; ${most} are as long as the grass should wait.`,
+            },
+      ),
+    );
+  }
+  return checks;
+}
+
+function closedChecks({ zoneSeason, doses, codes, productOf, soilF, plan }: Facts): Check[] {
+  const { season, schools } = zoneSeason;
+  const checks: Check[] = [];
+  const closed = doses.filter((d) =>
+    codes.some((c) =>
+      (c.closed ?? []).some(
+        (span) =>
+          span.nutrients.some((n) => (d.delivers[n] ?? 0) > 0) && inMonthDaySpan(d.date.slice(5), span.from, span.to),
+      ),
+    ),
+  );
+  checks.push(
+    judge(
+      'closed-dates',
+      'Closed dates of the code',
+      codes.length === 0 ? 'no code loaded' : `${closed.length} doses inside`,
+      closed[0] && {
+        standing: 'fail',
+        says: `The dose of ${closed[0].date} lies in a closed period of the local code.`,
+        doses: closed,
+      },
+    ),
+  );
+  const frozen = doses.filter((d) => season?.frozen[dayIn(d.date)]);
+  checks.push(
+    judge(
+      'frozen',
+      'Frozen ground',
+      `${frozen.length} doses inside`,
+      frozen[0] && {
+        standing: 'fail',
+        says: `The dose of ${frozen[0].date} would fall on frozen ground and wash off.`,
+        doses: frozen,
+      },
+    ),
+  );
+  if (!season) return checks;
+  const nitrogen = doses.filter((d) => (d.delivers.N ?? 0) > EPS);
+  const heat = doses.filter((d) => season.heat[dayIn(d.date)] && ((d.delivers.N ?? 0) > EPS || d.for === 'sulfur'));
+  checks.push(
+    judge(
+      'heat',
+      'Heat',
+      `${heat.length} doses inside`,
+      heat[0] && {
+        standing: 'fail',
+        says: `The dose of ${heat[0].date} would fall in the heat of summer: it burns, and feeds disease.`,
+        doses: heat,
+      },
+    ),
+  );
+  const resting = nitrogen.filter((d) => {
+    const day = dayIn(d.date);
+    return !season.feeding[day] && !season.heat[day] && !season.frozen[day] && !schools?.alsoOpen.N?.[day];
+  });
+  checks.push(
+    judge(
+      'growing',
+      'N while the grass grows',
+      `${resting.length} doses outside`,
+      resting[0] && {
+        standing: 'fail',
+        says: `The nitrogen of ${resting[0].date} falls while the grass rests: it would leach or wash off unused.`,
+        doses: resting,
+      },
+    ),
+  );
+  const cold = doses.filter((d) => {
+    const product = productOf(d);
+    const microbes = d.for === 'sulfur' || (product && microbeDriven(product));
+    return microbes && (soilF[dayIn(d.date)] ?? 0) < MICROBES_WORK_FROM_F;
+  });
+  if (cold.length > 0)
+    checks.push(
+      judge('warm-soil', 'Soil warm enough for microbes', `${cold.length} doses too cold`, {
+        standing: 'warn',
+        says: `On ${cold[0]?.date} the soil is under ${MICROBES_WORK_FROM_F} deg F, and ${productOf(cold[0]!)?.name} waits for microbes.`,
+        doses: cold,
+      }),
+    );
+  const early = doses.filter((d) => d.date < plan.from);
+  if (early.length > 0)
+    checks.push(
+      judge('past', 'Days to come', `${early.length} doses before ${plan.from}`, {
+        standing: 'warn',
+        says: `The dose of ${early[0]?.date} lies ${plan.fromIs === 'the day is past' ? 'in the past: record it, or move it' : plan.fromIs}.`,
+        doses: early,
+      }),
+    );
+  return checks;
+}
+
+function limeChecks({ zoneSeason, doses, productOf, plan }: Facts): Check[] {
+  const checks: Check[] = [];
+  const { ph } = zoneSeason.prescription;
+  const limes = doses.filter((d) => d.for === 'lime');
+  if (limes.length > 0) {
+    const ammonia = doses.filter((d) => {
+      const p = productOf(d);
+      return p !== undefined && losesAmmonia(p);
+    });
+    const nearest = limes
+      .flatMap((l) => ammonia.map((n) => ({ days: Math.abs(daysBetween(l.date, n.date)), doses: [l, n] })))
+      .sort((a, b) => a.days - b.days)[0];
+    checks.push(
+      judge(
+        'lime-nitrogen',
+        'Lime from urea and ammonium',
+        nearest ? `${nearest.days} d, needs ${LIME_NITROGEN_GAP_DAYS}` : 'none near',
+        !nearest || nearest.days >= LIME_NITROGEN_GAP_DAYS
+          ? undefined
+          : {
+              standing: 'fail',
+              says: `Lime and urea or ammonium stand ${nearest.days} days apart and need ${LIME_NITROGEN_GAP_DAYS}: ammonia would be lost to the air.`,
+              doses: nearest.doses,
+            },
+      ),
+    );
+  }
+  if (ph.action !== 'lime' && ph.action !== 'sulfur') {
+    const unasked = doses.filter((d) => d.for === 'lime' || d.for === 'sulfur');
+    if (unasked.length > 0)
+      checks.push(
+        judge('ph-doses', 'Lime or sulfur', `${unasked.length} doses`, {
+          standing: 'fail',
+          says: `No ${unasked[0]?.for} is prescribed here: ${ph.says}`,
+          doses: unasked,
+        }),
+      );
+    return checks;
+  }
+  const purpose = ph.action;
+  const down = doses.filter((d) => d.for === purpose);
+  const spans = purpose === 'lime' ? LIME_SPANS : SULFUR_SPANS;
+  const open = spans.filter(([, to]) => `${plan.year}-${to}` >= plan.from).length;
+  const wanted = Math.min(ph.doses.length, open);
+  const inSpan = (d: Dose) => spans.findIndex(([from, to]) => inMonthDaySpan(d.date.slice(5), from, to));
+  const astray = down.filter((d) => inSpan(d) === -1);
+  const crowded = spans.map((_, s) => down.filter((d) => inSpan(d) === s)).find((list) => list.length > 1);
+  const first = ph.doses[0] ?? 0;
+  const large = down.find((d) => (purpose === 'lime' ? d.rateLb : (d.delivers['S-free'] ?? 0)) > first + 0.01);
+  const name = purpose === 'lime' ? 'Lime' : 'Sulfur';
+  checks.push(
+    judge(
+      'ph-doses',
+      `${name} doses`,
+      `${down.length} of ${wanted} this year`,
+      large
+        ? {
+            standing: 'fail',
+            says: `A ${purpose} dose is over the ${two(first)} lb ${purpose === 'lime' ? 'lime' : 'S'} per 1000 that one dose may bring.`,
+            doses: [large],
+          }
+        : crowded
+          ? {
+              standing: 'fail',
+              says: `Two doses of ${purpose} stand in one season: one in spring, one in fall.`,
+              doses: crowded,
+            }
+          : astray[0]
+            ? {
+                standing: 'warn',
+                says: `The ${purpose} of ${astray[0].date} stands outside ${spans.map(([a, b]) => `${a} to ${b}`).join(' and ')}.`,
+                doses: astray,
+              }
+            : down.length < wanted
+              ? {
+                  standing: 'warn',
+                  says: `${wanted - down.length} of ${wanted} ${purpose} doses of this year are not dated.`,
+                }
+              : undefined,
+    ),
+  );
+  return checks;
+}
+
+/** The late-season and potash schools, looked for among the finished doses. */
+function schoolChecks({ zoneSeason, doses, productOf }: Facts): Check[] {
+  const { schools, zone } = zoneSeason;
+  if (!schools) return [];
+  const checks: Check[] = [];
+  if (schools.steps.length > 0) {
+    const taking = schools.steps.map((step) =>
+      doses.filter((d) => {
+        const product = productOf(d);
+        const day = dayOfYear(d.date);
+        return (
+          product !== undefined &&
+          step.serves(product) &&
+          day >= step.from &&
+          day <= step.to &&
+          (d.delivers[step.measured] ?? 0) >= step.leastLb - EPS
+        );
+      }),
+    );
+    const missing = schools.steps.find((_, s) => taking[s]?.length === 0);
+    const apart =
+      !missing &&
+      schools.steps.every((step, s) => {
+        const next = taking[s + 1];
+        if (!step.beforeNext || !next) return true;
+        const { least, most } = step.beforeNext;
+        return (taking[s] ?? []).some((a) =>
+          next.some((b) => daysBetween(a.date, b.date) >= least && daysBetween(a.date, b.date) <= most),
+        );
+      });
+    checks.push(
+      judge(
+        'late-season',
+        `End of the year: ${schools.late}`,
+        `${schools.steps.filter((_, s) => (taking[s]?.length ?? 0) > 0).length} of ${schools.steps.length} steps`,
+        missing
+          ? { standing: 'warn', says: `The school asks for ${missing.says}, and no dose does it.` }
+          : apart
+            ? undefined
+            : { standing: 'warn', says: 'The two steps of the school do not stand four to six weeks apart.' },
+      ),
+    );
+    const forbidden = schools.late === 'Late soluble' ? lateSolubleForbidden(zone) : undefined;
+    if (forbidden)
+      checks.push(
+        judge('late-soluble', 'Late soluble nitrogen', 'not here', { standing: 'fail', says: `${forbidden}.` }),
+      );
+  }
+  for (const amount of schools.amounts) {
+    const within = doses.filter((d) => {
+      const day = dayOfYear(d.date);
+      return day >= amount.from && day <= amount.to && (amount.withNitrogen || (d.delivers.N ?? 0) <= EPS);
+    });
+    const lb = sum(within, amount.nutrient);
+    const short = amount.leastLb !== undefined && lb < amount.leastLb - EPS;
+    const over = amount.mostLb !== undefined && lb > amount.mostLb + EPS;
+    checks.push(
+      judge(
+        `school-${amount.id}`,
+        amount.nutrient === 'K2O' ? `Potash: ${schools.potash || schools.late}` : `End of the year: ${schools.late}`,
+        `${two(lb)} lb ${amount.nutrient}`,
+        short || over
+          ? { standing: 'warn', says: `The school asks for ${amount.says}; the doses bring ${two(lb)}.` }
+          : undefined,
+      ),
+    );
+  }
+  return checks;
+}
+
+/** Everything that hangs on dates. */
+export const calendarChecks = (facts: Facts): Check[] => [
+  ...intervalChecks(facts),
+  ...closedChecks(facts),
+  ...limeChecks(facts),
+  ...schoolChecks(facts),
+];

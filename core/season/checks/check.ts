@@ -1,0 +1,63 @@
+import type { Case, LocalCode, Product } from '../../formats/case';
+import { daysBetween, type IsoDay } from '../day';
+import type { Dose } from '../dose';
+import type { SeasonPlan, ZoneSeason } from '../plan';
+
+/** One rule, recomputed from the finished doses. */
+export interface Check {
+  id: string;
+  standing: 'pass' | 'warn' | 'fail';
+  /** Short name, and on the right what was found against the limit. */
+  title: string;
+  found: string;
+  says?: string;
+  /** Doses at fault, by `doseKey`; two where they stand in each other's way. */
+  doses?: string[];
+}
+
+/** Names a dose among those of a property: no zone is given the same product twice on a day. */
+export const doseKey = (dose: { zoneId: string; date: IsoDay; productId: string }): string =>
+  `${dose.zoneId}/${dose.date}/${dose.productId}`;
+
+/** What the checks of a zone look at. */
+export interface Facts {
+  zoneSeason: ZoneSeason;
+  plan: SeasonPlan;
+  given: Case;
+  codes: readonly LocalCode[];
+  doses: readonly Dose[];
+  days: { date: IsoDay; doses: Dose[] }[];
+  productOf: (dose: Dose) => Product | undefined;
+  soilF: readonly number[];
+}
+
+export const EPS = 1e-6;
+export const sum = (doses: readonly Dose[], nutrient: string): number =>
+  doses.reduce((a, d) => a + (d.delivers[nutrient] ?? 0), 0);
+/** Two decimals, as labels and scales have them. */
+export const two = (x: number): string => (x + 1e-9).toFixed(2);
+export const dayIn = (date: IsoDay): number => daysBetween(`${date.slice(0, 4)}-01-01`, date);
+
+/** Sums over all doses of one day: two products on one day are one application to the grass. */
+export function byDay(doses: readonly Dose[]): { date: IsoDay; doses: Dose[] }[] {
+  const days = new Map<IsoDay, Dose[]>();
+  for (const dose of doses) days.set(dose.date, [...(days.get(dose.date) ?? []), dose]);
+  return [...days].map(([date, list]) => ({ date, doses: list })).sort((a, b) => a.date.localeCompare(b.date));
+}
+
+/** A check that passes without words, or stands otherwise with its sentence and the doses at fault. */
+export function judge(
+  id: string,
+  title: string,
+  found: string,
+  fault: { standing: 'warn' | 'fail'; says: string; doses?: readonly Dose[] } | undefined,
+): Check {
+  return {
+    id,
+    title,
+    found,
+    standing: fault?.standing ?? 'pass',
+    says: fault?.says,
+    ...(fault?.doses ? { doses: fault.doses.map(doseKey) } : {}),
+  };
+}

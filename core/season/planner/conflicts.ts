@@ -1,0 +1,84 @@
+import { buildModel } from './build-model';
+import { elastic, type Milp, type RuleKind } from './milp';
+import type { PlanProblem } from './problem';
+
+/** A need or wish that must give way, by how much at least. */
+export interface LetGo {
+  /** `zoneId/kind`, or `/trips`: what a next try is told to let go. */
+  key: string;
+  kind: RuleKind;
+  says: string;
+  amount: number;
+  unit: string;
+}
+
+/** Why no plan exists. */
+export interface Conflict {
+  /** The least that must be let go for a plan to exist. */
+  letGo: LetGo[];
+  /** Rules of which any one, given up in its place, would free the plan as well. */
+  inTheWay: string[];
+}
+
+/** Solves a model; values where a solution was found. */
+export type AnySolver = (milp: Milp) => ArrayLike<number> | undefined;
+
+/** Rules that a person could think of giving up; ceilings and laws are not among them. */
+const QUESTIONABLE: readonly RuleKind[] = [
+  'trips',
+  'least-interval',
+  'most-interval',
+  'late-season',
+  'potassium-season',
+  'lime-gap',
+  'passes',
+  'salt',
+  'potassium-year',
+  'phosphorus-year',
+  'magnesium-year',
+  'sulfur-year',
+];
+
+/** A let-go pound of the year frees a little less than a pound of the band; days and doses go whole. */
+const generous = (kind: RuleKind, amount: number): number =>
+  kind.endsWith('-year') ? Math.ceil(amount * 1.05 * 100 + 1) / 100 : Math.ceil(amount - 1e-6);
+
+/**
+ * Finds the least relaxation that frees a plan without a solution, and the rules that stand in its way. Undefined where
+ * even that fails, which means that rules which may not give way contradict each other.
+ */
+export function explainConflict(problem: PlanProblem, solve: AnySolver): Conflict | undefined {
+  const hard = buildModel(problem);
+  const soft = elastic(hard.milp);
+  const values = solve(soft.milp);
+  if (!values) return undefined;
+  const byKey = new Map<string, LetGo>();
+  for (const slack of soft.slacks) {
+    const rule = soft.milp.rows[slack.row]?.rule;
+    const amount = values[slack.column] ?? 0;
+    if (amount < 1e-5 || !rule?.yields || (rule.kind === 'nitrogen-year' && rule.yields.unit === 'feeding')) continue;
+    const key = `${rule.zoneId ?? ''}/${rule.kind}`;
+    const before = byKey.get(key);
+    const more = generous(rule.kind, amount);
+    byKey.set(key, {
+      key,
+      kind: rule.kind,
+      says: before ? before.says : rule.says,
+      amount: (before?.amount ?? 0) + more,
+      unit: rule.yields.unit,
+    });
+  }
+  const letGo = [...byKey.values()];
+  const relaxed = new Set(letGo.map((each) => each.kind));
+  const asked = new Map<RuleKind, Set<string>>();
+  for (const { rule } of hard.milp.rows)
+    if (rule) asked.set(rule.kind, (asked.get(rule.kind) ?? new Set()).add(rule.says));
+  const inTheWay = QUESTIONABLE.filter((kind) => !relaxed.has(kind) && asked.has(kind)).flatMap((kind) => {
+    const freed = buildModel(problem, new Set([kind]));
+    // a rule that is no part of the clash leaves it standing
+    return solve({ columns: freed.milp.columns.map((c) => ({ ...c, cost: 0 })), rows: freed.milp.rows })
+      ? [...(asked.get(kind) ?? [])].slice(0, 2)
+      : [];
+  });
+  return { letGo, inTheWay };
+}

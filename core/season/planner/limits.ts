@@ -1,0 +1,41 @@
+import type { Product, Zone } from '../../formats/case';
+import { leastDaysBetweenN, SOLUBLE_N } from '../dose-ceilings';
+import { groupOfTexture } from '../../ground/texture-groups';
+
+/** A spreader's gate does not close evenly below this, lb product/1000 ft2. Common practice. */
+export const LEAST_PRODUCT_LB = 1;
+/** A dose that brings less is not worth the walk, lb nutrient/1000 ft2. Common practice: 0.5 lb N is the least useful, half of it on close-cut turf and sand. */
+const LEAST_NUTRIENT_LB = 0.25;
+/** Rates are set to a hundredth of a pound of product/1000 ft2. Common practice of a scale. */
+export const RATE_STEP_LB = 0.01;
+/** A year's N, P2O5 or K2O may be this share off what is prescribed. Common practice: 0.96 is accepted as 1. */
+const YEAR_TOLERANCE = 0.04;
+/** Needs under half a usual dose cannot be met closer than this, because no spreader holds less, lb nutrient/1000 ft2. Common practice. */
+const SMALL_NEED = { underLb: 0.5, toleranceLb: 0.1 } as const;
+
+/** How far a year's nutrient may be off what is prescribed, lb nutrient/1000 ft2. 2.5 lb N: 0.1; 0.3 lb N: 0.1; 1 lb N: 0.04. */
+export const yearToleranceLb = (needLb: number): number =>
+  Math.max(needLb * YEAR_TOLERANCE, needLb > 0 && needLb < SMALL_NEED.underLb ? SMALL_NEED.toleranceLb : 0);
+/** K2O may run over its need this far, because grades bring it along; P2O5 may not. Common practice. */
+const POTASH_OVER = { share: 0.15, lb: 0.25 } as const;
+export const potashOverLb = (needLb: number): number => Math.max(needLb * POTASH_OVER.share, POTASH_OVER.lb);
+/** Longest wait between nitrogen doses within the open season, days: sand lets nitrogen go. Common practice. */
+const MOST_DAYS = { usual: 84, sand: 56, 'close-cut': 42 } as const;
+/** Most different products carried over one zone in one trip. Common practice: each is its own pass with its own gate. */
+export const MOST_PRODUCTS_A_DAY = 2;
+/** Salt of one day's doses on a salty soil, lb sodium nitrate/1000 ft2. Common practice. */
+export const MOST_SALT_ON_SALTY_LB = 1.5;
+/** Soil from which microbes work sulfur and organic nitrogen, deg F. Common practice. */
+export const MICROBES_WORK_FROM_F = 55;
+
+/** Smallest practical rate of a product, lb product/1000 ft2. Coated urea 42-0-0: 1, which is 0.42 lb N. */
+export function leastRateLb({ guaranteed }: Product): number {
+  const strongest = Math.max(guaranteed.N ?? 0, guaranteed.P2O5 ?? 0, guaranteed.K2O ?? 0);
+  return strongest > 0 ? Math.max(LEAST_PRODUCT_LB, LEAST_NUTRIENT_LB / (strongest / 100)) : LEAST_PRODUCT_LB;
+}
+
+const kindOf = (zone: Zone): keyof typeof SOLUBLE_N =>
+  zone.turf === 'close-cut' ? 'close-cut' : groupOfTexture(zone.texture) === 'sand' ? 'sand' : 'usual';
+
+/** Longest wait between two nitrogen doses within the open season of a zone, days. */
+export const mostDaysBetweenN = (zone: Zone): number => Math.max(MOST_DAYS[kindOf(zone)], leastDaysBetweenN(zone));

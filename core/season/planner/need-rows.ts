@@ -1,0 +1,85 @@
+import type { ModelParts } from './build-model';
+import type { RuleKind } from './milp';
+import type { Band, Brings, ZoneProblem } from './problem';
+
+/** How dear it is to let one pound of a need go, when rules conflict. Nitrogen is the grass's food: last of all. */
+const WEIGHT = { N: 10, P2O5: 6, K2O: 6, Mg: 2, S: 2 } as const;
+
+/** Least and most of every nutrient for the year, the code's cap, and the count of feedings that the ceilings force. */
+export function addNeedRows(parts: ModelParts, z: number): void {
+  const { builder, problem, doses, ignoring, fed } = parts;
+  const zone = problem.zones[z] as ZoneProblem;
+  const here = doses.filter((d) => d.zone === zone && d.rate !== undefined);
+  const correcting = doses.filter((d) => d.zone === zone && d.correction);
+  const terms = (nutrient: keyof Brings): [number, number][] => [
+    ...here.map((d): [number, number] => [d.rate as number, d.carrier?.brings[nutrient] ?? 0]),
+    // magnesium comes with dolomitic lime
+    ...(nutrient === 'Mg'
+      ? correcting.map((d): [number, number] => [
+          d.chosen,
+          ((d.product.guaranteed.Mg ?? 0) / 100) * (d.fixedRateLb ?? 0),
+        ])
+      : []),
+  ];
+  const need = (nutrient: 'N' | 'P2O5' | 'K2O' | 'Mg' | 'S', kind: RuleKind, { least, most }: Band) => {
+    if (ignoring.has(kind)) return;
+    const name = nutrient === 'S' ? 'combined S' : nutrient;
+    const words = `${Math.max(0, least).toFixed(2)} lb ${name} for the year on ${zone.zone.name}`;
+    if (least > 0)
+      builder.row(
+        `${nutrient}_least_${z}`,
+        terms(nutrient),
+        { lower: least },
+        {
+          kind,
+          zoneId: zone.zone.id,
+          says: words,
+          yields: { unit: `lb ${name} per 1000 sq ft`, weight: WEIGHT[nutrient] },
+        },
+      );
+    if (most < Infinity)
+      builder.row(
+        `${nutrient}_most_${z}`,
+        terms(nutrient),
+        { upper: Math.max(0, most) },
+        {
+          kind,
+          zoneId: zone.zone.id,
+          says: `no more than ${Math.max(0, most).toFixed(2)} lb ${name} for the year on ${zone.zone.name}`,
+        },
+      );
+  };
+  need('N', 'nitrogen-year', zone.nitrogen);
+  need('P2O5', 'phosphorus-year', zone.phosphate);
+  need('K2O', 'potassium-year', zone.potash);
+  // a shelf without the nutrient is no conflict of rules: the plan is made, and a check says what is missing
+  const carries = (nutrient: 'Mg' | 'S') => terms(nutrient).some(([, value]) => value > 0);
+  if (zone.magnesiumLb > 0 && carries('Mg')) need('Mg', 'magnesium-year', { least: zone.magnesiumLb, most: Infinity });
+  if (zone.sulfurLb > 0 && carries('S')) need('S', 'sulfur-year', { least: zone.sulfurLb, most: Infinity });
+  if (zone.codeYearLb !== undefined && zone.codeYearLb < zone.nitrogen.most)
+    builder.row(
+      `N_code_${z}`,
+      terms('N'),
+      { upper: Math.max(0, zone.codeYearLb) },
+      {
+        kind: 'code-year',
+        zoneId: zone.zone.id,
+        says: `the code's most N for the year on ${zone.zone.name}`,
+      },
+    );
+  // so many feedings at least, because no dose may pass its ceiling: true of every plan, and tightens the relaxation
+  const feedings = [...(fed.get(zone)?.values() ?? [])];
+  const largest = Math.max(0, ...zone.carriers.map((c) => c.mostRateLb * c.brings.N));
+  if (feedings.length > 0 && largest > 0 && zone.nitrogen.least > 0 && !ignoring.has('nitrogen-year'))
+    builder.row(
+      `feedings_${z}`,
+      feedings.map((column) => [column, 1] as const),
+      { lower: Math.ceil(zone.nitrogen.least / largest - 1e-9) },
+      {
+        kind: 'nitrogen-year',
+        zoneId: zone.zone.id,
+        says: `feedings enough for the year's N on ${zone.zone.name}`,
+        yields: { unit: 'feeding', weight: 0.01 },
+      },
+    );
+}

@@ -1,0 +1,71 @@
+import type { Highs } from 'highs';
+import type { Case, PlannedDose } from '../../formats/case';
+import type { SeasonPlan } from '../plan';
+import { buildModel } from './build-model';
+import { type Conflict, explainConflict } from './conflicts';
+import { type SolveLimits, type SolveProgress, solveWithHighs } from './highs-solve';
+import { planProblem, type PlanWishes } from './problem';
+import { readSolution } from './read-solution';
+
+/** What comes of asking for the best plan. */
+export interface BestPlan {
+  status: 'optimal' | 'feasible' | 'infeasible' | 'no-climate' | 'no-plan-in-time';
+  doses: PlannedDose[];
+  /** Proven distance from the optimum, percent. */
+  gapPercent?: number;
+  objective?: number;
+  conflict?: Conflict;
+  /** Schools that must not be followed here, in words. */
+  setAside: string[];
+}
+
+/** How the search stands, with the doses of a better plan where one was just found. */
+export interface PlanProgress extends Omit<SolveProgress, 'values'> {
+  doses?: PlannedDose[];
+}
+
+/** A plan within one percent of the best is as good as the best: prices and growth are not known closer. Decision. */
+export const GOOD_ENOUGH_GAP = 0.01;
+/** Longest search before the best so far is taken, s. */
+export const LONGEST_SEARCH_S = 30;
+const CONFLICT_SEARCH_S = 6;
+
+/**
+ * Finds the best plan of a property's year: builds the model, has it solved, reads the doses, and where none exists
+ * explains why. Synchronous; `report` hears of every better plan on the way.
+ */
+export function planBest(
+  highs: Highs,
+  given: Case,
+  plan: SeasonPlan,
+  wishes: PlanWishes = {},
+  limits: SolveLimits = {},
+  report: (progress: PlanProgress) => void = () => {},
+): BestPlan {
+  const problem = planProblem(given, plan, wishes);
+  if (!problem) return { status: 'no-climate', doses: [], setAside: [] };
+  const model = buildModel(problem);
+  const setAside = problem.zones.flatMap((z) => z.schools.setAside);
+  const { values, ...result } = solveWithHighs(
+    highs,
+    model.milp,
+    { gap: GOOD_ENOUGH_GAP, seconds: LONGEST_SEARCH_S, ...limits },
+    ({ values: better, ...progress }) =>
+      report({ ...progress, doses: better ? readSolution(problem, model, better) : undefined }),
+  );
+  if (result.status === 'infeasible') {
+    const conflict = explainConflict(
+      problem,
+      (milp) => solveWithHighs(highs, milp, { gap: 0.02, seconds: CONFLICT_SEARCH_S }).values,
+    );
+    return { status: 'infeasible', doses: [], conflict, setAside };
+  }
+  if (!values || result.status === 'unknown') return { status: 'no-plan-in-time', doses: [], setAside };
+  return {
+    status: result.status,
+    doses: readSolution(problem, model, values),
+    gapPercent: result.gapPercent,
+    objective: result.objective,
+    setAside,
+  };
+}

@@ -1,0 +1,325 @@
+import fc from 'fast-check';
+import loadHighs, { type Highs } from 'highs';
+import { readdirSync, readFileSync } from 'node:fs';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { type Case, type LocalCode, readCase } from '../../formats/case';
+import localCodes from '../../packs/local-codes.json';
+import { STARTER_SHELF } from '../../packs/starter-shelf';
+import { isRefusal } from '../../reckoning/refusal';
+import { checkPropertyPlan, checkZonePlan, doseKey } from '../check-plan';
+import { daysBetween } from '../day';
+import { planSeason } from '../plan';
+import { purchases } from '../purchases';
+import { withDoses } from '../with-doses';
+import { conflictWords } from './conflict-words';
+import { type BestPlan, planBest } from './plan-best';
+import type { PlanWishes } from './problem';
+
+let highs: Highs;
+beforeAll(async () => {
+  highs = await loadHighs();
+});
+
+const demos = readdirSync('demo').map((file) => {
+  const read = readCase(readFileSync(`demo/${file}`, 'utf8'));
+  if (isRefusal(read)) throw new Error(read.refused);
+  return [file.replace('.json', ''), read] as const;
+});
+const demo = (name: string): Case => structuredClone(demos.find(([id]) => id === name)![1]);
+
+/** Solves and lays the doses into the season, with what the independent checks find. */
+function solved(given: Case, wishes: PlanWishes = {}, asOf?: string) {
+  const draft = planSeason(given, 2027, wishes.picked, asOf);
+  const best: BestPlan = planBest(highs, given, draft, wishes, { gap: 0.05, seconds: 20 });
+  const plan = withDoses(draft, given, best.doses);
+  const checks = plan.zones.flatMap((z) => checkZonePlan(z, given, plan).map((c) => ({ ...c, zoneId: z.zone.id })));
+  return { best, plan, checks, doses: plan.zones.flatMap((z) => z.doses) };
+}
+const failing = (checks: { standing: string; id: string }[]) =>
+  checks.filter((c) => c.standing === 'fail').map((c) => c.id);
+
+describe.each(demos)('the plan of %s', (_name, given) => {
+  it('passes every independent check; only what the shelf lacks is warned of', () => {
+    const { best, checks, plan } = solved(given);
+    expect(['optimal', 'feasible']).toContain(best.status);
+    expect(failing(checks)).toEqual([]);
+    expect(failing(checkPropertyPlan(given, plan))).toEqual([]);
+    const warned = checks.filter((c) => c.standing === 'warn');
+    for (const check of warned) {
+      const lacking = { 'Mg-year': 'Mg', 'S-year': 'S-combined' }[check.id];
+      // nothing on the shelf that may go there carries it
+      expect(lacking, check.says).toBeDefined();
+    }
+  });
+});
+
+describe('rules of the plan', () => {
+  it('dates every dose on a Monday, at rates a scale can weigh', () => {
+    const { doses } = solved(demo('quarry-lane-school'));
+    for (const dose of doses) {
+      expect(new Date(`${dose.date}T00:00Z`).getUTCDay()).toBe(1);
+      if (dose.for !== 'lime' && dose.for !== 'sulfur')
+        expect(Math.abs(dose.rateLb * 100 - Math.round(dose.rateLb * 100))).toBeLessThan(1e-6);
+    }
+  });
+  it('uses what is on hand before it buys: stock for the whole year, nothing bought', () => {
+    const given = demo('okonedo-residence');
+    given.products = given.products!.map((p) => (p.id === 'ammonium-sulfate-21' ? { ...p, onHandLb: 200 } : p));
+    const { doses } = solved(given);
+    expect(purchases(doses, given.products).reduce((sum, p) => sum + p.packages, 0)).toBe(0);
+  });
+  it('keeps to the trips allowed', () => {
+    const given = demo('quarry-lane-school');
+    given.choices = { ...given.choices, maxTrips: 5 };
+    const { doses, best } = solved(given);
+    expect(best.status).not.toBe('infeasible');
+    expect(new Set(doses.map((d) => d.date)).size).toBeLessThanOrEqual(5);
+  });
+  it('takes fewer trips when trips are what matters, and costs no more when cost is', () => {
+    const given = demo('quarry-lane-school');
+    const trips = (aim: PlanWishes['aim']) => {
+      const { doses } = solved(given, { aim });
+      return {
+        trips: new Set(doses.map((d) => d.date)).size,
+        cost: purchases(doses, given.products!).reduce((sum, p) => sum + (p.cost ?? 0), 0),
+      };
+    };
+    const [few, cheap] = [trips('fewest-trips'), trips('cheapest')];
+    expect(few.trips).toBeLessThanOrEqual(cheap.trips);
+    expect(cheap.cost).toBeLessThanOrEqual(few.cost + 1e-9);
+  });
+  it('leaves a locked dose as it is and plans the rest around it', () => {
+    const given = demo('okonedo-residence');
+    const locked = {
+      zoneId: 'front-lawn',
+      date: '2027-05-10',
+      productId: 'coated-urea-42',
+      for: 'N' as const,
+      rateLb: 2,
+    };
+    const { doses, checks } = solved(given, { locked: [locked] });
+    expect(doses.map(doseKey)).toContain('front-lawn/2027-05-10/coated-urea-42');
+    expect(failing(checks)).toEqual([]);
+    const others = doses.filter((d) => d.date !== locked.date);
+    for (const dose of others) expect(Math.abs(daysBetween(locked.date, dose.date))).toBeGreaterThanOrEqual(28);
+    const year = others.reduce((sum, d) => sum + (d.delivers.N ?? 0), 0) + 0.84;
+    expect(Math.abs(year - 2.25)).toBeLessThanOrEqual(2.25 * 0.04 + 1e-6);
+  });
+  it('counts what was given already, and dates nothing before today', () => {
+    const given = demo('okonedo-residence');
+    given.zones[0]!.applied = [{ date: '2027-05-03', productId: 'urea-46', zoneLb: 7 }];
+    const { doses } = solved(given, {}, '2027-06-01');
+    const [first, ...rest] = doses;
+    expect(first).toMatchObject({ date: '2027-05-03', productId: 'urea-46' });
+    for (const dose of rest) expect(dose.date >= '2027-06-01').toBe(true);
+  });
+  it('never spreads phosphorus on a high test, a pesticide, or muriate on centipedegrass', () => {
+    const given = demo('fenwick-allotment-paths');
+    given.products!.push({
+      ...given.products![0]!,
+      id: 'feed-and-weed',
+      name: 'Feed and weed',
+      pesticide: true,
+      onHandLb: 500,
+    });
+    const used = new Set(solved(given).doses.map((d) => d.productId));
+    expect(used.has('feed-and-weed')).toBe(false);
+    expect(used.has('muriate-of-potash-60')).toBe(false);
+    expect(solved(demo('mill-race-cottages')).doses.some((d) => (d.delivers.P2O5 ?? 0) > 0)).toBe(false);
+  });
+});
+
+describe('schools of practice', () => {
+  const withChoice = (name: string, choices: Case['choices']) => {
+    const given = demo(name);
+    given.choices = { ...given.choices, ...choices };
+    if (name === 'okonedo-residence') given.products = [...STARTER_SHELF];
+    return solved(given);
+  };
+  it.each(['two-steps', 'late-soluble', 'slow-first-frost', 'potassium-led'] as const)(
+    'late season by %s is done, and found done by the checks',
+    (lateSeason) => {
+      const { best, checks } = withChoice('okonedo-residence', { lateSeason });
+      expect(['optimal', 'feasible']).toContain(best.status);
+      expect(checks.filter((c) => c.standing !== 'pass')).toEqual([]);
+      expect(checks.some((c) => c.id === 'late-season' || c.id.startsWith('school-'))).toBe(true);
+    },
+  );
+  it('the late soluble dose comes later than the last of the two steps', () => {
+    const last = (lateSeason: 'two-steps' | 'late-soluble') =>
+      withChoice('okonedo-residence', { lateSeason }).doses.at(-1)!.date;
+    expect(last('late-soluble') > last('two-steps')).toBe(true);
+  });
+  it('weekly light feeding is never planned: it is set aside in words', () => {
+    const { best } = withChoice('okonedo-residence', { lateSeason: 'weekly-light' });
+    expect(best.setAside.join()).toMatch(/Weekly light soluble is set aside.*comparison only/);
+  });
+  it('late soluble nitrogen is refused on sand, on slopes and near water', () => {
+    for (const change of [{ texture: 'sand' as const }, { slopePercent: 12 }, { waterDistanceFt: 30 }]) {
+      const given = demo('okonedo-residence');
+      given.choices = { ...given.choices, lateSeason: 'late-soluble' };
+      Object.assign(given.zones[0]!, change);
+      expect(planSeason(given, 2027).zones[0]!.schools!.setAside.join()).toMatch(/never goes/);
+    }
+  });
+  it('potash before frost stands six to eight weeks before it on zoysiagrass, without N (common practice)', () => {
+    const { doses, checks } = withChoice('quarry-lane-school', { potassium: 'fall' });
+    const frost = '2027-10-25';
+    const potash = doses.filter(
+      (d) =>
+        d.zoneId === 'playing-strip' &&
+        (d.delivers.N ?? 0) === 0 &&
+        daysBetween(d.date, frost) >= 42 &&
+        daysBetween(d.date, frost) <= 56,
+    );
+    expect(potash.reduce((sum, d) => sum + (d.delivers.K2O ?? 0), 0)).toBeGreaterThanOrEqual(1);
+    expect(failing(checks)).toEqual([]);
+  });
+  it('potash through winter is set aside where soil freezes', () => {
+    const given = demo('mill-race-cottages');
+    given.zones[0]!.grass = 'zoysiagrass';
+    given.choices = { ...given.choices, potassium: 'winter' };
+    expect(planSeason(given, 2027).zones[0]!.schools!.setAside.join()).toMatch(/Race bank: its soil freezes/);
+  });
+});
+
+describe('a year that cannot be planned', () => {
+  it('names the rules in conflict and the least that frees it, and that does free it', () => {
+    const given = demo('quarry-lane-school');
+    given.choices = { ...given.choices, maxTrips: 2 };
+    const { best } = solved(given);
+    expect(best).toMatchObject({ status: 'infeasible', doses: [] });
+    const words = conflictWords(best);
+    expect(words.join(' ')).toMatch(/at most 2 trips/);
+    expect(words[1]).toMatch(/^The least that frees it: /);
+    const letGo = Object.fromEntries(best.conflict!.letGo.map((each) => [each.key, each.amount]));
+    const freed = solved(given, { letGo });
+    expect(['optimal', 'feasible']).toContain(freed.best.status);
+    // no smaller allowance does: one trip less and it is impossible again
+    expect(best.conflict!.letGo.length).toBeGreaterThan(0);
+  });
+  it('says so where nothing on the shelf brings nitrogen', () => {
+    const given = demo('okonedo-residence');
+    given.products = given.products!.filter((p) => (p.guaranteed.N ?? 0) === 0);
+    const { best } = solved(given);
+    expect(best.status).toBe('infeasible');
+    expect(conflictWords(best).join(' ')).toMatch(/lb N for the year on Front lawn/);
+  });
+  it('finds which rule could give way instead', () => {
+    const given = demo('okonedo-residence');
+    // locks that bring more nitrogen than the year may have
+    const locked = ['2027-04-26', '2027-09-06'].map((date) => ({
+      zoneId: 'front-lawn',
+      date,
+      productId: 'urea-46',
+      for: 'N' as const,
+      rateLb: 6,
+    }));
+    const { best } = solved(given, { locked });
+    expect(best.status).toBe('infeasible');
+    expect(conflictWords(best)[0]).toMatch(/No plan keeps every rule/);
+  });
+  it('has no plan without a climate', () => {
+    const given = demo('okonedo-residence');
+    delete (given.property as { climate?: unknown }).climate;
+    expect(planBest(highs, given, planSeason(given, 2027)).status).toBe('no-climate');
+  });
+});
+
+describe('local codes (values from memory; always check with the authority)', () => {
+  const codes = localCodes.codes as LocalCode[];
+  it.each(codes.map((c) => [c.id, c] as const))('the plan keeps %s', (_id, code) => {
+    const given = demo('okonedo-residence');
+    given.codes = [code];
+    given.products = [...STARTER_SHELF];
+    const { checks, doses, best } = solved(given);
+    expect(['optimal', 'feasible'], conflictWords(best).join(' ')).toContain(best.status);
+    expect(failing(checks)).toEqual([]);
+    for (const dose of doses) {
+      expect(dose.delivers.N ?? 0).toBeLessThanOrEqual((code.maxTotalNPerDose ?? 2) + 1e-6);
+      expect(dose.delivers['N-soluble'] ?? 0).toBeLessThanOrEqual((code.maxSolubleNPerDose ?? 1) + 1e-6);
+    }
+  });
+  const dose = (date: string, productId: string, rateLb: number, purpose: 'N' | 'P2O5' = 'N') => ({
+    zoneId: 'front-lawn',
+    date,
+    productId,
+    for: purpose,
+    rateLb,
+  });
+  const broken = (codeId: string, doses: ReturnType<typeof dose>[]) => {
+    const given = demo('okonedo-residence');
+    given.codes = codes.filter((c) => c.id === codeId);
+    const plan = withDoses(planSeason(given, 2027), given, doses);
+    return failing(checkZonePlan(plan.zones[0]!, given, plan));
+  };
+  it('every cap is found broken by a plan that breaks it', () => {
+    // 2 lb of 46-0-0 are 0.92 lb soluble N
+    expect(broken('florida-urban-turf', [dose('2027-05-03', 'urea-46', 2)])).toContain('soluble-dose');
+    expect(broken('florida-urban-turf', [dose('2027-05-03', 'coated-urea-42', 2.5)])).toContain('total-dose');
+    expect(broken('maryland-homeowner', [dose('2027-11-22', 'coated-urea-42', 1)])).toContain('closed-dates');
+    expect(broken('maryland-homeowner', [dose('2027-05-03', 'urea-46', 1)])).toContain('slow-share');
+    expect(broken('maryland-licensed', [dose('2027-12-06', 'coated-urea-42', 1)])).toContain('closed-dates');
+    expect(broken('maryland-licensed', [dose('2027-11-22', 'coated-urea-42', 1)])).not.toContain('closed-dates');
+    expect(
+      broken(
+        'new-jersey-homeowner',
+        ['04-05', '05-10', '06-07', '09-06', '10-11'].map((d) => dose(`2027-${d}`, 'coated-urea-42', 2)),
+      ),
+    ).toContain('code-year');
+    expect(broken('new-jersey-licensed', [dose('2027-12-06', 'coated-urea-42', 1)])).toContain('closed-dates');
+    expect(broken('minnesota-phosphorus', [dose('2027-05-03', 'map-11-52', 1, 'P2O5')])).toContain('phosphorus-test');
+  });
+});
+
+describe('any property', () => {
+  it('is planned without a broken rule, or the conflict is named', () => {
+    const anyCase = fc.record({
+      grass: fc.constantFrom(
+        'tall-fescue' as const,
+        'bermudagrass' as const,
+        'kentucky-bluegrass' as const,
+        'zoysiagrass' as const,
+      ),
+      texture: fc.constantFrom('sand' as const, 'silt-loam' as const, 'clay' as const),
+      care: fc.constantFrom('low' as const, 'standard' as const, 'high' as const),
+      area: fc.integer({ min: 800, max: 40_000 }),
+      ph: fc.double({ min: 5, max: 8, noNaN: true }),
+      p: fc.integer({ min: 0, max: 80 }),
+      k: fc.integer({ min: 0, max: 150 }),
+      lateSeason: fc.constantFrom('two-steps' as const, 'late-soluble' as const, 'slow-first-frost' as const),
+    });
+    fc.assert(
+      fc.property(anyCase, ({ grass, texture, care, area, ph, p, k, lateSeason }) => {
+        const given: Case = {
+          ...demo('okonedo-residence'),
+          zones: [{ id: 'z', name: 'Z', areaSqFt: area, grass, texture, care, carbonates: 'none' }],
+          soilTests: [
+            {
+              id: 's',
+              zoneId: 'z',
+              sampledOn: '2026-11-01',
+              depthIn: 4,
+              results: [
+                { analyte: 'pH', value: ph, method: 'water-1:1' },
+                { analyte: 'P', value: p, unit: 'ppm', method: 'mehlich-3' },
+                { analyte: 'K', value: k, unit: 'ppm', method: 'mehlich-3' },
+              ],
+            },
+          ],
+          products: STARTER_SHELF.slice(0, 14),
+          choices: { year: 2027, lateSeason },
+        };
+        const draft = planSeason(given, 2027);
+        const best = planBest(highs, given, draft, {}, { gap: 0.2, seconds: 4 });
+        if (best.status === 'infeasible') {
+          expect(conflictWords(best)[0]).toMatch(/^No plan keeps every rule/);
+          return;
+        }
+        const plan = withDoses(draft, given, best.doses);
+        expect(failing(checkZonePlan(plan.zones[0]!, given, plan))).toEqual([]);
+      }),
+      { numRuns: 8 },
+    );
+  }, 120_000);
+});

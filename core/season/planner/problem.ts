@@ -1,0 +1,418 @@
+import type { Case, LocalCode, PlannedFor, Product, Zone } from '../../formats/case';
+import { releaseByDay } from '../../nitrogen/release';
+import { codeYearCap } from '../../nitrogen/zone-nitrogen';
+import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../../packs/rule-packs';
+import { prescribeSalinity } from '../../prescription/prescribe-others';
+import { saltCarriers } from '../../products/carriers';
+import { losesAmmonia, slowShare } from '../../products/nitrogen-release';
+import { productSalt } from '../../products/salt';
+import { choicesFor, excluded, type ShelfContext } from '../../products/shelf';
+import { evaluate } from '../../reckoning/define';
+import { isRefusal } from '../../reckoning/refusal';
+import { dayOfYear, type IsoDay } from '../day';
+import { doseCeiling, leastDaysBetweenN, potashDoseCeiling } from '../dose-ceilings';
+import { choiceKey, LIME_SPANS, type ProductChoices, type SeasonPlan, SULFUR_SPANS, type ZoneSeason } from '../plan';
+import {
+  leastRateLb,
+  MOST_SALT_ON_SALTY_LB,
+  mostDaysBetweenN,
+  potashOverLb,
+  RATE_STEP_LB,
+  yearToleranceLb,
+} from './limits';
+import { closedBecause, type Ground } from './open-days';
+import type { SeasonSchools } from './schools';
+import { mondaysOf, type PlanWeek, weeksIn } from './weeks';
+
+/** A dose that stands: given already, or locked by a person. */
+export interface StandingDose {
+  zoneId: string;
+  date: IsoDay;
+  product: Product;
+  for: PlannedFor;
+  rateLb: number;
+  /** Given doses used stock that is gone; locked ones still draw on it. */
+  given: boolean;
+}
+
+/** What a pound of a product brings, lb a lb. */
+export interface Brings {
+  N: number;
+  'N-soluble': number;
+  P2O5: number;
+  K2O: number;
+  Mg: number;
+  S: number;
+  saltLb: number;
+}
+
+/** A product that may feed a zone, with the rates and weeks it may have there. */
+export interface Carrier {
+  product: Product;
+  brings: Brings;
+  /** lb product/1000 ft2. */
+  leastRateLb: number;
+  mostRateLb: number;
+  /** Weeks in which it may go out. */
+  open: boolean[];
+  ammonia: boolean;
+  /** Share of its N free in each week of the year, by the week it goes down. Only for nitrogen. */
+  release: Map<number, number[]>;
+}
+
+/** Lime or sulfur of a zone this year: so many equal doses, one in each of its spans. */
+export interface Correction {
+  purpose: 'lime' | 'sulfur';
+  product: Product;
+  /** lb product/1000 ft2 of each dose. */
+  rateLb: number;
+  doses: number;
+  /** Weeks open in each span of the year. */
+  spans: number[][];
+  /** Doses that the prescription wants and this year has no span for. */
+  later: number;
+}
+
+/** Least and most of a nutrient for the year from doses still to be chosen, lb/1000 ft2. */
+export interface Band {
+  least: number;
+  most: number;
+}
+
+export interface ZoneProblem {
+  zone: Zone;
+  ground: Ground;
+  schools: SeasonSchools;
+  carriers: Carrier[];
+  /** Why a product of the shelf may not serve this zone at all. */
+  shut: { product: Product; because: string }[];
+  nitrogen: Band;
+  phosphate: Band;
+  potash: Band;
+  magnesiumLb: number;
+  sulfurLb: number;
+  /** Most N of the year by code, less what stands. */
+  codeYearLb?: number;
+  corrections: Correction[];
+  /** Needs of pH that no product on the shelf serves. */
+  correctionMissing?: 'lime' | 'sulfur';
+  standing: StandingDose[];
+  gapWeeks: number;
+  mostGapWeeks: number;
+  /** N that growth asks for each week, lb/1000 ft2, and what standing doses already free. */
+  demandByWeek: number[];
+  standingSupplyByWeek: number[];
+  mostSaltLb: number;
+  /** Most K2O of one day, lb/1000 ft2. */
+  potashDoseLb: number;
+}
+
+/** Weights of the soft wishes, in the currency of the prices. */
+export interface Wishes {
+  /** A trip over and above its stated cost. */
+  tripLb: number;
+  /** One lb N/1000 ft2 away from the growth curve for one week, beyond half a dose. */
+  departure: number;
+  /** Share of the price of what is left in the store at the end. */
+  leftOver: number;
+}
+
+export type Aim = 'balanced' | 'cheapest' | 'fewest-trips';
+/** What is minimised: cost alone, trips before cost, or cost with a fair word for both. Decision, docs/decisions.md. */
+export const WISHES: Readonly<Record<Aim, Wishes>> = {
+  balanced: { tripLb: 6, departure: 3, leftOver: 0.1 },
+  cheapest: { tripLb: 0.5, departure: 0.3, leftOver: 0.02 },
+  'fewest-trips': { tripLb: 60, departure: 1, leftOver: 0.05 },
+};
+
+export interface PlanProblem {
+  year: number;
+  weeks: PlanWeek[];
+  zones: ZoneProblem[];
+  maxTrips?: number;
+  tripCost: number;
+  wishes: Wishes;
+  /** Weeks on which somebody goes out already. */
+  standingWeeks: Set<number>;
+}
+
+export interface PlanWishes {
+  aim?: Aim;
+  /** Doses that must stay as they are. */
+  locked?: readonly LockedDose[];
+  picked?: ProductChoices;
+  packs?: RulePacks;
+  /** Needs that a person let go, `zoneId/kind`, and by how much. */
+  letGo?: Readonly<Record<string, number>>;
+}
+export interface LockedDose {
+  zoneId: string;
+  date: IsoDay;
+  productId: string;
+  for: PlannedFor;
+  rateLb: number;
+}
+
+const bringsOf = (product: Product): Brings => {
+  const { N = 0, P2O5 = 0, K2O = 0, Mg = 0, 'S-combined': S = 0 } = product.guaranteed;
+  const salt = evaluate(productSalt, { rateLb: 1, carrierPercents: saltCarriers(product) as Record<string, number> });
+  return {
+    N: N / 100,
+    'N-soluble': (N / 100) * (1 - slowShare(product)),
+    P2O5: P2O5 / 100,
+    K2O: K2O / 100,
+    Mg: Mg / 100,
+    S: S / 100,
+    saltLb: isRefusal(salt) ? 0 : salt.saltLb,
+  };
+};
+
+const sumByWeek = (byDay: readonly number[], weeks: readonly PlanWeek[]): number[] =>
+  weeks.map(({ day }, i) =>
+    byDay.slice(i === 0 ? 0 : day, weeks[i + 1]?.day ?? byDay.length).reduce((a, b) => a + b, 0),
+  );
+
+/** Which purpose a dose of a product serves, for its mark and its figures. */
+export function purposeOf(product: Product, phosphateWanted: boolean): PlannedFor {
+  const { N = 0, P2O5 = 0, K2O = 0 } = product.guaranteed;
+  if (phosphateWanted && P2O5 > N) return 'P2O5';
+  return N > 0 ? 'N' : K2O > 0 ? 'K2O' : product.limeKind ? 'lime' : 'sulfur';
+}
+
+/** Most of a product in one dose, lb product/1000 ft2, down to a whole step. */
+function mostRate(zone: Zone, product: Product, codes: readonly LocalCode[]): number {
+  const { N = 0, P2O5 = 0, K2O = 0 } = product.guaranteed;
+  const [purpose, percent] =
+    N > 0 ? (['N', N] as const) : K2O > 0 ? (['K2O', K2O] as const) : (['P2O5', P2O5] as const);
+  return Math.floor(doseCeiling(zone, product, purpose, codes) / (percent / 100) / RATE_STEP_LB + 1e-6) * RATE_STEP_LB;
+}
+
+/** Purposes a nutrient product may serve on a zone; empty with the reason where none. */
+function feeds(product: Product, context: ShelfContext, codes: readonly LocalCode[]): { because?: string } {
+  const reasons: string[] = [];
+  const slowNeeded = Math.max(0, ...codes.map((c) => c.leastSlowPercent ?? 0));
+  for (const purpose of ['N', 'P2O5', 'K2O'] as const) {
+    if ((product.guaranteed[purpose] ?? 0) === 0) continue;
+    if (purpose === 'P2O5' && !context.phosphorusWanted) continue;
+    const because = excluded(product, purpose, context);
+    if (because) reasons.push(because);
+    else if ((product.guaranteed.N ?? 0) > 0 && slowShare(product) * 100 < slowNeeded - 1e-9)
+      reasons.push(`holds ${Math.round(slowShare(product) * 100)} % slow N, the code asks for ${slowNeeded}`);
+    else return {};
+  }
+  return { because: reasons[0] ?? excluded(product, 'N', context) ?? 'carries nothing that is wanted here' };
+}
+
+function correctionOf(
+  { prescription, shelf, zone }: ZoneSeason,
+  ground: Ground,
+  weeks: readonly PlanWeek[],
+  standing: readonly StandingDose[],
+): { correction?: Correction; missing?: 'lime' | 'sulfur' } {
+  const { ph } = prescription;
+  if (ph.doses.length === 0 || (ph.action !== 'lime' && ph.action !== 'sulfur')) return {};
+  const purpose = ph.action;
+  const product = shelf[purpose]?.chosen;
+  if (!product) return { missing: purpose };
+  const first = ph.doses[0] as number;
+  const rateLb = purpose === 'lime' ? first : first / ((product.guaranteed['S-free'] ?? 100) / 100);
+  const down = standing.filter((d) => d.zoneId === zone.id && d.for === purpose);
+  const spans = (purpose === 'lime' ? LIME_SPANS : SULFUR_SPANS)
+    .map(([from, to]) => ({ from: dayOfYear(`${ground.year}-${from}`), to: dayOfYear(`${ground.year}-${to}`) }))
+    .filter((span) => !down.some((d) => dayOfYear(d.date) >= span.from && dayOfYear(d.date) <= span.to))
+    .map((span) =>
+      weeks.flatMap((week, w) =>
+        week.day >= span.from && week.day <= span.to && closedBecause(ground, product, week.day) === undefined
+          ? [w]
+          : [],
+      ),
+    )
+    .filter((span) => span.length > 0);
+  const wanted = Math.max(0, ph.doses.length - down.length);
+  const doses = Math.min(wanted, spans.length);
+  return { correction: { purpose, product, rateLb, doses, spans, later: wanted - doses } };
+}
+
+/** Rates are rounded down to a hundredth afterwards, so the model keeps this share inside what the checker accepts. */
+const INSIDE = 0.75;
+
+const bandOf = (yearLb: number, downLb: number, over: number): Band => {
+  const off = yearToleranceLb(yearLb) * INSIDE;
+  return { least: Math.max(0, yearLb - off - downLb), most: yearLb + Math.max(off, over) - downLb };
+};
+
+function zoneProblem(
+  given: Case,
+  zoneSeason: ZoneSeason,
+  plan: SeasonPlan,
+  weeks: readonly PlanWeek[],
+  soilF: readonly number[],
+  { picked = {}, packs = BUILT_IN_PACKS, letGo = {} }: PlanWishes,
+  standing: readonly StandingDose[],
+): ZoneProblem | undefined {
+  const { zone, prescription, season } = zoneSeason;
+  if (!season || !plan.weather || !zoneSeason.schools) return undefined;
+  const products = given.products ?? [];
+  const codes = given.codes ?? [];
+  const grass = grassIn(packs, zone.grass);
+  const here = standing.filter((d) => d.zoneId === zone.id);
+  const firstDay = plan.from > `${plan.year}-01-01` ? dayOfYear(plan.from) : 0;
+  const down = (nutrient: keyof Brings) => here.reduce((sum, d) => sum + d.rateLb * bringsOf(d.product)[nutrient], 0);
+  const yearN = Math.max(0, prescription.nitrogen.year.value - (letGo[`${zone.id}/nitrogen-year`] ?? 0));
+  const schools: SeasonSchools = { ...(zoneSeason.schools as SeasonSchools) };
+  if ((letGo[`${zone.id}/late-season`] ?? 0) > 0) schools.steps = [];
+  if ((letGo[`${zone.id}/potassium-season`] ?? 0) > 0) schools.amounts = [];
+  const schoolPotash = schools.amounts.reduce((sum, a) => sum + (a.nutrient === 'K2O' ? (a.leastLb ?? 0) : 0), 0);
+  const potashYear = Math.max(
+    0,
+    Math.max(prescription.potassium.yearLb, schoolPotash) - (letGo[`${zone.id}/potassium-year`] ?? 0),
+  );
+  const phosphateYear = Math.max(0, prescription.phosphorus.yearLb - (letGo[`${zone.id}/phosphorus-year`] ?? 0));
+  const context: ShelfContext = { grass, phosphorusWanted: phosphateYear > 0, potassiumWanted: potashYear > 0 };
+  const ground: Ground = {
+    year: plan.year,
+    firstDay,
+    firstDayIs: plan.fromIs,
+    season,
+    soilF,
+    codes,
+    alsoOpen: schools.alsoOpen,
+  };
+
+  const shut: ZoneProblem['shut'] = [];
+  const carriers: Carrier[] = [];
+  const pickedFor = (purpose: 'N' | 'P2O5' | 'K2O') => {
+    const id = picked[choiceKey(zone.id, purpose)];
+    return choicesFor(products, purpose, context).find((p) => p.id === id)?.id;
+  };
+  const only = { N: pickedFor('N'), P2O5: pickedFor('P2O5'), K2O: pickedFor('K2O') };
+  for (const product of products) {
+    const { N = 0, P2O5 = 0, K2O = 0 } = product.guaranteed;
+    if (N + P2O5 + K2O === 0) continue;
+    const main = purposeOf(product, context.phosphorusWanted);
+    const { because } = feeds(product, context, codes);
+    const mostRateLb = mostRate(zone, product, codes);
+    const least = leastRateLb(product);
+    const chosen = main === 'N' || main === 'P2O5' || main === 'K2O' ? only[main] : undefined;
+    if (because) shut.push({ product, because });
+    else if (chosen && chosen !== product.id) shut.push({ product, because: 'another product was chosen for it' });
+    else if (mostRateLb < least)
+      shut.push({ product, because: `its ceiling here is under the least rate a spreader holds` });
+    else {
+      const open = weeks.map((week) => closedBecause(ground, product, week.day) === undefined);
+      carriers.push({
+        product,
+        brings: bringsOf(product),
+        leastRateLb: least,
+        mostRateLb,
+        open,
+        ammonia: losesAmmonia(product),
+        release: new Map(
+          N > 0
+            ? weeks.flatMap((week, w) =>
+                open[w] ? [[w, sumByWeek(releaseByDay(product, soilF, week.day), weeks)] as const] : [],
+              )
+            : [],
+        ),
+      });
+    }
+  }
+
+  // nobody asked for the usual school by name: where no bag here can serve it, it is left out rather than stop the plan
+  const unserved = schools.steps.find((step) => !carriers.some((c) => step.serves(c.product) && c.open.some(Boolean)));
+  if (unserved && given.choices?.lateSeason === undefined) {
+    schools.steps = [];
+    schools.setAside = [
+      ...schools.setAside,
+      `${schools.late} is set aside on ${zone.name}: nothing that may go there can bring ${unserved.says}.`,
+    ];
+  }
+
+  const growth = sumByWeek(season.growth, weeks);
+  const grown = growth.reduce((a, b) => a + b, 0) || 1;
+  const standingSupply = new Array<number>(weeks.length).fill(0);
+  for (const dose of here) {
+    const freed = sumByWeek(releaseByDay(dose.product, soilF, dayOfYear(dose.date)), weeks);
+    freed.forEach((share, w) => {
+      standingSupply[w] = (standingSupply[w] as number) + share * dose.rateLb * bringsOf(dose.product).N;
+    });
+  }
+  const cap = codeYearCap(codes);
+  const { correction, missing } = correctionOf(zoneSeason, ground, weeks, here);
+  const corrections = correction && !letGo[`${zone.id}/${correction.purpose}`] ? [correction] : [];
+  const salty = prescribeSalinity(zoneSeason.read).standing === 'saline';
+  const bands = {
+    nitrogen: bandOf(yearN, down('N'), 0),
+    phosphate: bandOf(phosphateYear, down('P2O5'), 0),
+    potash: bandOf(potashYear, down('K2O'), potashOverLb(potashYear)),
+  };
+  return {
+    zone,
+    ground,
+    schools,
+    carriers,
+    shut,
+    ...bands,
+    magnesiumLb: Math.max(0, prescription.magnesium.yearLb - (letGo[`${zone.id}/magnesium-year`] ?? 0) - down('Mg')),
+    sulfurLb: Math.max(0, prescription.sulfur.yearLb - (letGo[`${zone.id}/sulfur-year`] ?? 0) - down('S')),
+    codeYearLb: cap === undefined ? undefined : cap - down('N'),
+    corrections,
+    correctionMissing: missing && !letGo[`${zone.id}/${missing}`] ? missing : undefined,
+    standing: here,
+    gapWeeks: weeksIn(leastDaysBetweenN(zone)),
+    mostGapWeeks: weeksIn(mostDaysBetweenN(zone)) + (letGo[`${zone.id}/most-interval`] ?? 0),
+    demandByWeek: growth.map((share) => (yearN * share) / grown),
+    standingSupplyByWeek: standingSupply,
+    mostSaltLb: salty ? MOST_SALT_ON_SALTY_LB : Infinity,
+    potashDoseLb: potashDoseCeiling(zone),
+  };
+}
+
+/** Doses already given in the plan's year, and slow ones of the year before that may still let go. */
+function givenDoses(given: Case, year: number): StandingDose[] {
+  const products = given.products ?? [];
+  return given.zones.flatMap((zone) =>
+    (zone.applied ?? []).flatMap(({ date, productId, zoneLb }): StandingDose[] => {
+      const product = products.find((p) => p.id === productId);
+      if (!product || !date.startsWith(String(year))) return [];
+      return [
+        {
+          zoneId: zone.id,
+          date,
+          product,
+          for: purposeOf(product, false),
+          rateLb: zoneLb / (zone.areaSqFt / 1000),
+          given: true,
+        },
+      ];
+    }),
+  );
+}
+
+/**
+ * Everything the model is built from: what each zone still needs, which products may serve it in which weeks, what
+ * stands already. Undefined where the property has no climate to date by.
+ */
+export function planProblem(given: Case, plan: SeasonPlan, wishes: PlanWishes = {}): PlanProblem | undefined {
+  if (!plan.weather) return undefined;
+  const products = given.products ?? [];
+  const weeks = mondaysOf(plan.year);
+  const { soilF } = plan;
+  const locked = (wishes.locked ?? []).flatMap((dose): StandingDose[] => {
+    const product = products.find((p) => p.id === dose.productId);
+    return product ? [{ ...dose, product, given: false }] : [];
+  });
+  const standing = [...givenDoses(given, plan.year), ...locked];
+  const zones = plan.zones.flatMap((z) => zoneProblem(given, z, plan, weeks, soilF, wishes, standing) ?? []);
+  const weekOf = (date: IsoDay) => weeks.findLastIndex((week) => week.date <= date);
+  const letTrips = wishes.letGo?.['/trips'] ?? 0;
+  return {
+    year: plan.year,
+    weeks,
+    zones,
+    maxTrips: given.choices?.maxTrips === undefined ? undefined : given.choices.maxTrips + letTrips,
+    tripCost: given.choices?.tripCost ?? 0,
+    wishes: WISHES[wishes.aim ?? 'balanced'],
+    standingWeeks: new Set(standing.map((d) => weekOf(d.date)).filter((w) => w >= 0)),
+  };
+}

@@ -1,0 +1,33 @@
+import type { PlannedDose } from '../../formats/case';
+import type { PlanModel } from './build-model';
+import { RATE_STEP_LB } from './limits';
+import { type PlanProblem, purposeOf } from './problem';
+
+const stepDown = (rateLb: number): number => Math.floor(rateLb / RATE_STEP_LB + 1e-6) * RATE_STEP_LB;
+
+/** Doses of a solution, with rates set down to a hundredth of a pound; what stands already comes along. */
+export function readSolution(problem: PlanProblem, { doses }: PlanModel, values: ArrayLike<number>): PlannedDose[] {
+  const chosen = doses
+    .filter((d) => (values[d.chosen] ?? 0) > 0.5)
+    .map((d): PlannedDose => {
+      const { zone } = d.zone;
+      return {
+        zoneId: zone.id,
+        date: problem.weeks[d.week]?.date as string,
+        productId: d.product.id,
+        for: d.correction?.purpose ?? purposeOf(d.product, d.zone.phosphate.most > 0 && d.zone.phosphate.least > 0),
+        rateLb: d.rate === undefined ? (d.fixedRateLb as number) : Number(stepDown(values[d.rate] ?? 0).toFixed(2)),
+      };
+    });
+  const standing = problem.zones.flatMap((zone) =>
+    zone.standing.map((d): PlannedDose => ({
+      zoneId: d.zoneId,
+      date: d.date,
+      productId: d.product.id,
+      for: d.for,
+      rateLb: d.rateLb,
+      ...(d.given ? {} : { locked: true }),
+    })),
+  );
+  return [...standing, ...chosen].sort((a, b) => a.date.localeCompare(b.date) || a.zoneId.localeCompare(b.zoneId));
+}

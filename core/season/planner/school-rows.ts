@@ -1,0 +1,79 @@
+import type { DoseVariable, ModelParts } from './build-model';
+import type { ZoneProblem } from './problem';
+import { weeksIn } from './weeks';
+
+/** Rates are rounded down afterwards, so a step's least is kept this far clear, lb nutrient/1000 ft2. */
+const CLEAR_LB = 0.006;
+
+/** What the schools of late nitrogen and of potash ask: steps that must be taken, amounts within stretches of the year. */
+export function addSchoolRows({ builder, problem, doses, ignoring }: ModelParts, z: number): void {
+  const zone = problem.zones[z] as ZoneProblem;
+  const { schools } = zone;
+  const dayOf = (d: DoseVariable) => problem.weeks[d.week]?.day ?? 0;
+  const here = doses.filter((d) => d.zone === zone && d.rate !== undefined);
+  const steps = ignoring.has('late-season')
+    ? []
+    : schools.steps.map((step, s) => {
+        const serving = here.filter((d) => dayOf(d) >= step.from && dayOf(d) <= step.to && step.serves(d.product));
+        const taken = new Map<number, number>();
+        for (const week of new Set(serving.map((d) => d.week))) {
+          const today = serving.filter((d) => d.week === week);
+          const column = builder.binary(`step_${z}_${s}_${week}`);
+          taken.set(week, column);
+          const amount = today.map((d) => [d.rate as number, d.carrier?.brings[step.measured] ?? 0] as const);
+          builder.row(`stepped_${z}_${s}_${week}`, [...today.map((d) => [d.chosen, 1] as const), [column, -1]], {
+            lower: 0,
+          });
+          builder.row(`stepleast_${z}_${s}_${week}`, [...amount, [column, -(step.leastLb + CLEAR_LB)]], { lower: 0 });
+        }
+        builder.row(
+          `step_${z}_${s}`,
+          [...taken.values()].map((column) => [column, 1] as const),
+          { lower: 1, upper: 1 },
+          {
+            kind: 'late-season',
+            zoneId: zone.zone.id,
+            says: `${step.says} on ${zone.zone.name} (${schools.late})`,
+            yields: { unit: 'late-season step', weight: 3 },
+          },
+        );
+        return { step, taken };
+      });
+  steps.forEach(({ step, taken }, s) => {
+    const next = steps[s + 1];
+    if (!step.beforeNext || !next) return;
+    const [least, most] = [weeksIn(step.beforeNext.least), Math.floor(step.beforeNext.most / 7)];
+    for (const [week, column] of next.taken)
+      builder.row(
+        `chain_${z}_${s}_${week}`,
+        [
+          ...[...taken].filter(([w]) => week - w >= least && week - w <= most).map(([, c]) => [c, 1] as const),
+          [column, -1],
+        ],
+        { lower: 0 },
+      );
+  });
+  if (ignoring.has('potassium-season')) return;
+  schools.amounts.forEach((amount, a) => {
+    const terms = here
+      .filter(
+        (d) =>
+          dayOf(d) >= amount.from && dayOf(d) <= amount.to && (amount.withNitrogen || (d.carrier?.brings.N ?? 0) === 0),
+      )
+      .map((d) => [d.rate as number, d.carrier?.brings[amount.nutrient] ?? 0] as const);
+    builder.row(
+      `amount_${z}_${a}`,
+      terms,
+      {
+        lower: amount.leastLb === undefined ? undefined : amount.leastLb + CLEAR_LB,
+        upper: amount.mostLb,
+      },
+      {
+        kind: 'potassium-season',
+        zoneId: zone.zone.id,
+        says: `${amount.says} on ${zone.zone.name}`,
+        yields: { unit: `lb ${amount.nutrient} per 1000 sq ft`, weight: 3 },
+      },
+    );
+  });
+}
