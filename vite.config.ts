@@ -8,6 +8,8 @@ export default defineConfig({
   // antd and echarts come in large chunks of their own, loaded by the routes that draw with them
   build: { chunkSizeWarningLimit: 1200 },
   optimizeDeps: {
+    // it finds its WebAssembly beside itself
+    exclude: ['highs'],
     include: [
       'antd',
       'antd/locale/en_US',

@@ -1,3 +1,4 @@
+import { currentPlan } from '@core/season/current-plan';
 import { loadProperty, savePlan } from '../storage/property-repository';
 import { todayIso } from '../ui/format';
 import { planYear } from './property-work';
@@ -10,7 +11,7 @@ export async function chooseProducts(
   const file = await loadProperty(propertyId);
   if (!file) return;
   const year = planYear(file, todayIso());
-  const plan = file.plans?.find((p) => p.year === year) ?? { id: `plan-${year}`, year, products: undefined };
+  const plan = currentPlan(file, year) ?? { id: `plan-${year}`, year, products: undefined };
   const products = { ...plan.products };
   for (const [key, id] of Object.entries(choices))
     if (id === null) delete products[key];

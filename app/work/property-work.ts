@@ -1,7 +1,9 @@
 import { useOutletContext } from 'react-router';
 import type { Case, LocalCode, Plan, Zone } from '@core/formats/case';
 import { type SeasonPlan, planSeason, type ZoneSeason } from '@core/season/plan';
+import { currentPlan } from '@core/season/current-plan';
 import { dayOfYear } from '@core/season/day';
+import { withDoses } from '@core/season/with-doses';
 
 /** Everything the stages of one property draw from, reckoned once when the data changes. */
 export interface PropertyWork {
@@ -9,6 +11,9 @@ export interface PropertyWork {
   today: string;
   year: number;
   plan: Plan | undefined;
+  /** The year by the plain rule: where every plan starts from. */
+  draft: SeasonPlan;
+  /** The year as planned, or the draft where nothing is planned yet. */
   season: SeasonPlan;
   /** The zone in focus; undefined while there is none. */
   zone: Zone | undefined;
@@ -22,10 +27,11 @@ export const planYear = (file: Case, today: string): number =>
 /** Reckons a property: readings, prescriptions, season. Pure but for `today`. */
 export function workOf(file: Case, today: string, zoneId: string | null): PropertyWork {
   const year = planYear(file, today);
-  const plan = file.plans?.find((p) => p.year === year);
-  const season = planSeason(file, year, plan?.products ?? {}, today);
+  const plan = currentPlan(file, year);
+  const draft = planSeason(file, year, plan?.products ?? {}, today);
+  const season = plan?.doses ? withDoses(draft, file, plan.doses) : draft;
   const zone = file.zones.find((z) => z.id === zoneId) ?? file.zones[0];
-  return { file, today, year, plan, season, zone, zoneSeason: season.zones.find((z) => z.zone.id === zone?.id) };
+  return { file, today, year, plan, draft, season, zone, zoneSeason: season.zones.find((z) => z.zone.id === zone?.id) };
 }
 
 export const usePropertyWork = (): PropertyWork => useOutletContext<PropertyWork>();

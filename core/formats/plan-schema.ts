@@ -40,6 +40,10 @@ export const choicesSchema = yup.object({
 });
 export type Choices = yup.InferType<typeof choicesSchema>;
 
+/** What the best plan is best in. */
+export const PLAN_AIMS = ['balanced', 'cheapest', 'fewest-trips'] as const;
+export type PlanAim = (typeof PLAN_AIMS)[number];
+
 export const PLANNED_FOR = ['N', 'P2O5', 'K2O', 'lime', 'sulfur'] as const;
 export type PlannedFor = (typeof PLANNED_FOR)[number];
 
@@ -58,6 +62,19 @@ export const planSchema = yup.object({
   id: id('Plan'),
   year: num('Year', { min: 1990, max: 2200, integer: true }).required(),
   keptOn: isoDay('Kept on').optional(),
+  /** Set aside to compare with: never the plan that is worked with. */
+  aside: yes('Set aside').optional(),
+  name: text('Plan name', 80).optional(),
+  /** How the doses were found, and how far from the best they were proven to be at most. */
+  solved: yup
+    .object({
+      on: isoDay('Solved on').required(),
+      status: word('Status', ['optimal', 'feasible']).required(),
+      gapPercent: num('Gap', { min: 0, max: 1e6, unit: '%' }).optional(),
+      aim: word('Aim', PLAN_AIMS).optional(),
+    })
+    .optional()
+    .default(undefined),
   /** Product chosen for a purpose: key `zoneId/purpose`, value product id. */
   products: yup.lazy((value: unknown) =>
     yup

@@ -1,5 +1,6 @@
 import type { RulePacks } from '../packs/rule-packs';
 import { type Check, checkPropertyPlan, checkZonePlan } from '../season/check-plan';
+import { currentPlan } from '../season/current-plan';
 import { planSeason, type SeasonPlan } from '../season/plan';
 import type { BestPlan } from '../season/planner/plan-best';
 import { conflictWords } from '../season/planner/conflict-words';
@@ -27,7 +28,7 @@ const line =
 
 /** Plans a property's year with the optimising planner and prints it: doses, purchases, checks, and how well it is proven. */
 export function printPlan(given: Case, { year, packs, asOf, best, seconds }: PrintPlanOptions) {
-  const kept = given.plans?.find((p) => p.year === year);
+  const kept = currentPlan(given, year);
   const picked = kept?.products ?? {};
   const draft = planSeason(given, year, picked, asOf, packs);
   const found = best(given, draft, picked, kept?.doses?.filter((d) => d.locked) ?? []);

@@ -20,6 +20,9 @@ export const dayOfYear = (day: IsoDay): number => daysBetween(`${day.slice(0, 4)
 /** Number of days in a year, 365 or 366. */
 export const daysInYear = (year: number): number => daysBetween(`${year}-01-01`, `${year + 1}-01-01`);
 
+/** A day as people say it, without the year. sayDay('2027-09-08') is '8 Sep'. */
+export const sayDay = (day: IsoDay): string => at(day).format('D MMM');
+
 /** The Monday of the week a day lies in. weekStart('2027-03-03') is '2027-03-01'. */
 export const weekStart = (day: IsoDay): IsoDay => addDays(day, -((at(day).day() + 6) % 7));
 

@@ -1,3 +1,4 @@
+import { asWeighed } from '../field/as-weighed';
 import type { Product } from '../formats/case';
 import { packageLb as weightOfPackage } from '../products/package-lb';
 
@@ -16,13 +17,16 @@ export interface Purchase {
   leftLb: number;
 }
 
-/** Whole packages for all zones together, stock on hand used first. 118 lb needed, 10 on hand, 50 lb bags: 3 bags, 42 lb left. */
+/**
+ * Whole packages for all zones together, stock on hand used first. What is needed is the sum of what the scale shows, so
+ * that lists, labels and costs agree to the ounce. 118 lb needed, 10 on hand, 50 lb bags: 3 bags, 42 lb left.
+ */
 export function purchases(
   doses: readonly { productId: string; zoneLb: number }[],
   products: readonly Product[],
 ): Purchase[] {
   const needed = new Map<string, number>();
-  for (const dose of doses) needed.set(dose.productId, (needed.get(dose.productId) ?? 0) + dose.zoneLb);
+  for (const dose of doses) needed.set(dose.productId, (needed.get(dose.productId) ?? 0) + asWeighed(dose.zoneLb));
   return [...needed].map(([productId, neededLb]) => {
     const product = products.find((p) => p.id === productId);
     const onHandLb = product?.onHandLb ?? 0;

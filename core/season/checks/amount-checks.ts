@@ -32,7 +32,7 @@ export function amountChecks({ zoneSeason, doses, codes }: Facts): Check[] {
     checks.push(
       judge(
         'code-year',
-        'N of the year by the code',
+        'Code, N of the year',
         `${two(yearN)} of ${two(cap)} lb N`,
         yearN <= cap + EPS
           ? undefined

@@ -1,6 +1,6 @@
 import { losesAmmonia } from '../../products/nitrogen-release';
 import { microbeDriven } from '../../nitrogen/release';
-import { daysBetween, dayOfYear, inMonthDaySpan } from '../day';
+import { daysBetween, dayOfYear, inMonthDaySpan, sayDay } from '../day';
 import type { Dose } from '../dose';
 import { leastDaysBetweenN } from '../dose-ceilings';
 import { LIME_NITROGEN_GAP_DAYS, LIME_SPANS, SULFUR_SPANS } from '../plan';
@@ -42,7 +42,7 @@ function intervalChecks({ zoneSeason, days }: Facts): Check[] {
           ? undefined
           : {
               standing: 'fail',
-              says: `Nitrogen of ${tight.from} and ${tight.to} stands ${tight.days} days apart and needs ${least}: the grass has not used the first.`,
+              says: `Nitrogen of ${sayDay(tight.from)} and ${sayDay(tight.to)} stands ${tight.days} days apart and needs ${least}: the grass has not used the first.`,
               doses: tight.doses,
             },
       ),
@@ -97,7 +97,7 @@ function closedChecks({ zoneSeason, doses, codes, productOf, soilF, plan }: Fact
       codes.length === 0 ? 'no code loaded' : `${closed.length} doses inside`,
       closed[0] && {
         standing: 'fail',
-        says: `The dose of ${closed[0].date} lies in a closed period of the local code.`,
+        says: `The dose of ${sayDay(closed[0].date)} lies in a closed period of the local code.`,
         doses: closed,
       },
     ),
@@ -110,7 +110,7 @@ function closedChecks({ zoneSeason, doses, codes, productOf, soilF, plan }: Fact
       `${frozen.length} doses inside`,
       frozen[0] && {
         standing: 'fail',
-        says: `The dose of ${frozen[0].date} would fall on frozen ground and wash off.`,
+        says: `The dose of ${sayDay(frozen[0].date)} would fall on frozen ground and wash off.`,
         doses: frozen,
       },
     ),
@@ -125,7 +125,7 @@ function closedChecks({ zoneSeason, doses, codes, productOf, soilF, plan }: Fact
       `${heat.length} doses inside`,
       heat[0] && {
         standing: 'fail',
-        says: `The dose of ${heat[0].date} would fall in the heat of summer: it burns, and feeds disease.`,
+        says: `The dose of ${sayDay(heat[0].date)} would fall in the heat of summer: it burns, and feeds disease.`,
         doses: heat,
       },
     ),
@@ -141,7 +141,7 @@ function closedChecks({ zoneSeason, doses, codes, productOf, soilF, plan }: Fact
       `${resting.length} doses outside`,
       resting[0] && {
         standing: 'fail',
-        says: `The nitrogen of ${resting[0].date} falls while the grass rests: it would leach or wash off unused.`,
+        says: `The nitrogen of ${sayDay(resting[0].date)} falls while the grass rests: it would leach or wash off unused.`,
         doses: resting,
       },
     ),
@@ -155,16 +155,16 @@ function closedChecks({ zoneSeason, doses, codes, productOf, soilF, plan }: Fact
     checks.push(
       judge('warm-soil', 'Soil warm enough for microbes', `${cold.length} doses too cold`, {
         standing: 'warn',
-        says: `On ${cold[0]?.date} the soil is under ${MICROBES_WORK_FROM_F} deg F, and ${productOf(cold[0]!)?.name} waits for microbes.`,
+        says: `On ${sayDay(cold[0]?.date ?? '')} the soil is under ${MICROBES_WORK_FROM_F} deg F, and ${productOf(cold[0]!)?.name} waits for microbes.`,
         doses: cold,
       }),
     );
   const early = doses.filter((d) => d.date < plan.from);
   if (early.length > 0)
     checks.push(
-      judge('past', 'Days to come', `${early.length} doses before ${plan.from}`, {
+      judge('past', 'Days to come', `${early.length} doses before ${sayDay(plan.from)}`, {
         standing: 'warn',
-        says: `The dose of ${early[0]?.date} lies ${plan.fromIs === 'the day is past' ? 'in the past: record it, or move it' : plan.fromIs}.`,
+        says: `The dose of ${sayDay(early[0]?.date ?? '')} lies ${plan.fromIs === 'the day is past' ? 'in the past: record it, or move it' : plan.fromIs}.`,
         doses: early,
       }),
     );
@@ -241,7 +241,7 @@ function limeChecks({ zoneSeason, doses, productOf, plan }: Facts): Check[] {
           : astray[0]
             ? {
                 standing: 'warn',
-                says: `The ${purpose} of ${astray[0].date} stands outside ${spans.map(([a, b]) => `${a} to ${b}`).join(' and ')}.`,
+                says: `The ${purpose} of ${sayDay(astray[0].date)} stands outside ${spans.map(([a, b]) => `${sayDay(`${plan.year}-${a}`)} to ${sayDay(`${plan.year}-${b}`)}`).join(' and ')}.`,
                 doses: astray,
               }
             : down.length < wanted

@@ -145,7 +145,7 @@ export function doseChecks({ zoneSeason, days, doses, codes, productOf }: Facts)
     judge(
       'smallest-rate',
       'Smallest practical rate',
-      tooLittle ? `${two(tooLittle.rateLb)} lb product` : `${two(LEAST_PRODUCT_LB)} lb product or more`,
+      tooLittle ? `${two(tooLittle.rateLb)} lb product` : 'kept',
       tooLittle && {
         standing: 'warn',
         says: `${two(tooLittle.rateLb)} lb of ${productOf(tooLittle)?.name} per 1000 is less than a spreader lays evenly, or too little to walk for.`,

@@ -44,6 +44,7 @@ export interface ModelParts {
 export const dosesIn = (parts: ModelParts, zone: ZoneProblem, week: number): DoseVariable[] =>
   parts.doses.filter((d) => d.zone === zone && d.week === week);
 
+const HALF_A_TENTH_LB = 0.05;
 /** Price of a pound of product where none is known, so that it is not taken for free. */
 const UNKNOWN_PRICE_PER_LB = 1;
 
@@ -385,9 +386,15 @@ function addStoreRows({ builder, doses, problem }: ModelParts): void {
     const left = builder.column(`left_${product.id}`, { cost: problem.wishes.leftOver * pricePerLb });
     const used = doses
       .filter((d) => d.product.id === product.id)
-      .map((d): [number, number] => {
+      .flatMap((d): [number, number][] => {
         const perThousand = d.zone.zone.areaSqFt / 1000;
-        return d.rate === undefined ? [d.chosen, -perThousand * (d.fixedRateLb ?? 0)] : [d.rate, -perThousand];
+        // the scale shows tenths: half of one may come on top of every dose
+        return d.rate === undefined
+          ? [[d.chosen, -perThousand * (d.fixedRateLb ?? 0) - HALF_A_TENTH_LB]]
+          : [
+              [d.rate, -perThousand],
+              [d.chosen, -HALF_A_TENTH_LB],
+            ];
       });
     const stands = problem.zones
       .flatMap((zone) => zone.standing.map((d) => ({ d, perThousand: zone.zone.areaSqFt / 1000 })))

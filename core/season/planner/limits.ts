@@ -1,5 +1,6 @@
 import type { Product, Zone } from '../../formats/case';
-import { leastDaysBetweenN, SOLUBLE_N } from '../dose-ceilings';
+import type { SOLUBLE_N } from '../dose-ceilings';
+import { leastDaysBetweenN } from '../dose-ceilings';
 import { groupOfTexture } from '../../ground/texture-groups';
 
 /** A spreader's gate does not close evenly below this, lb product/1000 ft2. Common practice. */

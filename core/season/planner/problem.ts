@@ -1,4 +1,4 @@
-import type { Case, LocalCode, PlannedFor, Product, Zone } from '../../formats/case';
+import type { Case, LocalCode, PlanAim, PlannedFor, Product, Zone } from '../../formats/case';
 import { releaseByDay } from '../../nitrogen/release';
 import { codeYearCap } from '../../nitrogen/zone-nitrogen';
 import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../../packs/rule-packs';
@@ -117,9 +117,8 @@ export interface Wishes {
   leftOver: number;
 }
 
-export type Aim = 'balanced' | 'cheapest' | 'fewest-trips';
 /** What is minimised: cost alone, trips before cost, or cost with a fair word for both. Decision, docs/decisions.md. */
-export const WISHES: Readonly<Record<Aim, Wishes>> = {
+export const WISHES: Readonly<Record<PlanAim, Wishes>> = {
   balanced: { tripLb: 6, departure: 3, leftOver: 0.1 },
   cheapest: { tripLb: 0.5, departure: 0.3, leftOver: 0.02 },
   'fewest-trips': { tripLb: 60, departure: 1, leftOver: 0.05 },
@@ -137,7 +136,7 @@ export interface PlanProblem {
 }
 
 export interface PlanWishes {
-  aim?: Aim;
+  aim?: PlanAim;
   /** Doses that must stay as they are. */
   locked?: readonly LockedDose[];
   picked?: ProductChoices;

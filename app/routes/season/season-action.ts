@@ -1,0 +1,51 @@
+import type { Choices, Plan, PlannedDose } from '@core/formats/case';
+import { currentPlan } from '@core/season/current-plan';
+import { deletePlan, loadProperty, saveChoices, savePlan } from '../../storage/property-repository';
+import { todayIso } from '../../ui/format';
+import { chooseProducts } from '../../work/choose-products';
+import { orFault } from '../../work/or-fault';
+import { planYear } from '../../work/property-work';
+
+export type SeasonSent =
+  | { intent: 'product'; key: string; productId: string | null }
+  | { intent: 'choices'; choices: Partial<Choices> }
+  | { intent: 'doses'; doses: PlannedDose[]; solved?: Plan['solved'] }
+  | { intent: 'keep'; doses: PlannedDose[] }
+  | { intent: 'plain' }
+  | { intent: 'put-back'; plan: Plan | null };
+
+/** Writes what the season page was told: wishes, doses, the plan kept. */
+export async function seasonAction(propertyId: string, sent: SeasonSent) {
+  const file = await loadProperty(propertyId);
+  if (!file) return {};
+  const year = planYear(file, todayIso());
+  const plan: Plan = currentPlan(file, year) ?? { id: `plan-${year}`, year, products: undefined, solved: undefined };
+  return orFault(async () => {
+    switch (sent.intent) {
+      case 'product':
+        await chooseProducts(propertyId, { [sent.key]: sent.productId });
+        break;
+      case 'choices':
+        await saveChoices(propertyId, sent.choices);
+        break;
+      case 'doses': {
+        // a plan that is changed is not the one that was kept
+        const { keptOn: _kept, ...rest } = plan;
+        await savePlan(propertyId, { ...rest, doses: sent.doses, solved: sent.solved });
+        break;
+      }
+      case 'keep':
+        await savePlan(propertyId, { ...plan, keptOn: todayIso(), doses: sent.doses });
+        break;
+      case 'plain': {
+        const { doses: _doses, keptOn: _kept, ...rest } = plan;
+        await savePlan(propertyId, { ...rest, solved: undefined });
+        break;
+      }
+      case 'put-back':
+        if (sent.plan) await savePlan(propertyId, sent.plan);
+        else await deletePlan(propertyId, plan.id);
+    }
+    return {};
+  });
+}

@@ -1,0 +1,384 @@
+import { Button } from 'antd';
+import { lazy, type ReactNode, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { Plan, PlanAim, PlannedDose, Zone } from '@core/formats/case';
+import { isRefusal, type Refusal } from '@core/reckoning/refusal';
+import { doseKey } from '@core/season/check-plan';
+import { daysBetween } from '@core/season/day';
+import { moveDose, moveDoseTo, removeDose, setRate, swapProduct, toggleLock } from '@core/season/edit-plan';
+import { judgePlan } from '@core/season/edit-consequence';
+import type { ZoneSeason } from '@core/season/plan';
+import type { Conflict } from '@core/season/planner/conflicts';
+import { weeklyNitrogen } from '@core/season/weekly-nitrogen';
+import { withDoses } from '@core/season/with-doses';
+import { CheckList } from '../../ui/check-list';
+import { Fault } from '../../ui/field';
+import { showDay, showRate } from '../../ui/format';
+import { useMounted } from '../../ui/use-mounted';
+import { useOfferUndo } from '../../ui/use-offer-undo';
+import type { PropertyWork } from '../../work/property-work';
+import { AddDose } from './add-dose';
+import { BoardLanes, type BoardHand } from './board';
+import { Buying } from './buying';
+import { ConsequenceLine } from './consequence-line';
+import { DosePanel } from './dose-panel';
+import { DoseTable } from './dose-table';
+import type { SeasonSent } from './season-action';
+import { NoPlan, provenance, SearchLine } from './solve-bar';
+import { useBoard } from './use-board';
+import { type Found, useSolver } from './use-solver';
+import { Wishes } from './wishes';
+
+const WeeklyNitrogenChart = lazy(() => import('../../ui/charts/weekly-nitrogen-chart'));
+
+export interface SeasonBoardProps {
+  work: PropertyWork;
+  zone: Zone;
+  zoneSeason: ZoneSeason;
+  fault: string | undefined;
+  send: (sent: SeasonSent) => unknown;
+  onLaidAnew: () => void;
+  years: ReactNode;
+  print: ReactNode;
+}
+
+/** The season's board: the plan found or drawn by hand, judged at every step. */
+export function SeasonBoard({ work, zone, fault, send, onLaidAnew, years, print }: SeasonBoardProps) {
+  const { file, draft, today, year, plan } = work;
+  const products = useMemo(() => file.products ?? [], [file.products]);
+  const [solved, setSolved] = useState<Plan['solved']>(plan?.solved);
+  const [aim, setAim] = useState<PlanAim>(plan?.solved?.aim ?? 'balanced');
+  const [selected, setSelected] = useState<string | undefined>();
+  const [refusal, setRefusal] = useState<string | undefined>();
+  const [found, setFound] = useState<Found | undefined>();
+  const [held, setHeld] = useState<PlannedDose[] | undefined>();
+  const [adding, setAdding] = useState(false);
+  const mounted = useMounted();
+  const offerUndo = useOfferUndo();
+  const { search, solve, stop } = useSolver();
+  // React tells the board of a step before the state of the search is known again: the ref holds what goes with it
+  const storing = useRef<Plan['solved']>(undefined);
+  const store = useCallback(
+    (doses: PlannedDose[]) => {
+      void send({ intent: 'doses', doses, solved: storing.current });
+      setSolved(storing.current);
+      storing.current = undefined;
+    },
+    [send],
+  );
+  const board = useBoard(work, store);
+  const { doses } = board;
+
+  // what is held over the board is judged live, as if it were dropped there
+  const shown = useMemo(() => (held ? withDoses(draft, file, held) : board.season), [held, draft, file, board.season]);
+  const judged = useMemo(() => (held ? judgePlan(file, shown) : board.judged), [held, file, shown, board.judged]);
+  const shownZone = shown.zones.find((z) => z.zone.id === zone.id);
+
+  const focusKey = useRef<string | undefined>(undefined);
+  useEffect(() => {
+    if (!focusKey.current) return;
+    document.querySelector<HTMLElement>(`[data-dose="${CSS.escape(focusKey.current)}"]`)?.focus();
+    focusKey.current = undefined;
+  }, [doses]);
+
+  const edit = (next: PlannedDose[] | Refusal, says: string, key?: string) => {
+    setHeld(undefined);
+    if (isRefusal(next)) {
+      setRefusal(next.refused);
+      return;
+    }
+    setRefusal(undefined);
+    setFound(undefined);
+    // the dose changed place: it is known by its new one
+    const moved = key && next.find((d) => !doses.includes(d));
+    if (moved) {
+      focusKey.current = document.activeElement?.hasAttribute('data-dose') ? doseKey(moved) : undefined;
+      if (selected === key) setSelected(doseKey(moved));
+    }
+    board.take(next, says);
+  };
+  const rateOf = (key: string) => doses.find((d) => doseKey(d) === key)?.rateLb ?? 0;
+  const nameOf = (key: string) => {
+    const dose = doses.find((d) => doseKey(d) === key);
+    return `${products.find((p) => p.id === dose?.productId)?.name ?? 'Dose'} of ${dose ? showDay(dose.date) : ''}`;
+  };
+  const hand: BoardHand = {
+    move: (key, weeks) =>
+      edit(
+        moveDose(doses, key, weeks),
+        `${nameOf(key)} moved by ${Math.abs(weeks)} ${Math.abs(weeks) === 1 ? 'week' : 'weeks'}`,
+        key,
+      ),
+    stretch: (key, byLb) =>
+      edit(
+        setRate(doses, key, rateOf(key) + byLb),
+        `${nameOf(key)} set to ${showRate(rateOf(key) + byLb)} lb product per 1000`,
+        key,
+      ),
+    remove: (key) => {
+      setSelected(undefined);
+      edit(removeDose(doses, key), `${nameOf(key)} removed`);
+    },
+    lock: (key) =>
+      edit(
+        toggleLock(doses, key),
+        `${nameOf(key)} ${doses.find((d) => doseKey(d) === key)?.locked ? 'freed' : 'locked'}`,
+        key,
+      ),
+    select: (key) => setSelected((before) => (before === key ? undefined : key)),
+    preview: (to) => {
+      if (!to) return setHeld(undefined);
+      const next = to.weeks
+        ? moveDose(doses, to.key, to.weeks)
+        : setRate(doses, to.key, rateOf(to.key) + (to.byLb ?? 0));
+      setHeld(isRefusal(next) ? undefined : next);
+    },
+  };
+  useHotkeys('mod+z', () => board.undo(), { preventDefault: true }, [board]);
+  useHotkeys('mod+shift+z, mod+y', () => board.redo(), { preventDefault: true }, [board]);
+  useHotkeys('a', () => setAdding(true));
+
+  const run = async (letGo: Record<string, number> = {}) => {
+    setFound(undefined);
+    setRefusal(undefined);
+    setSelected(undefined);
+    const given = file;
+    try {
+      const best = await solve(given, year, today, {
+        aim,
+        picked: plan?.products ?? {},
+        locked: doses.filter((d) => d.locked),
+        letGo,
+      });
+      setFound(best);
+      if (best.doses.length === 0) return;
+      storing.current = {
+        on: today,
+        status: best.status === 'optimal' ? 'optimal' : 'feasible',
+        gapPercent: best.gapPercent,
+        aim,
+      };
+      board.take(best.doses, best.status === 'stopped' ? 'Search stopped, best so far taken' : 'Plan found');
+    } catch (trouble) {
+      setRefusal(
+        `The planner could not run: ${trouble instanceof Error ? trouble.message : 'no reason given'}. The plan is as it was.`,
+      );
+    }
+  };
+  const letGo = (conflict: Conflict) =>
+    void run(Object.fromEntries(conflict.letGo.map((each) => [each.key, each.amount])));
+
+  const picked =
+    shownZone?.doses.find((d) => doseKey(d) === selected) ??
+    shown.zones.flatMap((z) => z.doses).find((d) => doseKey(d) === selected);
+  const pickedPlan = doses.find((d) => doseKey(d) === selected);
+  const pickedZone = file.zones.find((z) => z.id === picked?.zoneId);
+  const isGiven = (key: string) =>
+    file.zones.some((z) => (z.applied ?? []).some((a) => `${z.id}/${a.date}/${a.productId}` === key));
+  const edited = solved === undefined;
+  const all = shown.zones.flatMap((z) => z.doses);
+  const weekly = useMemo(
+    () => (shownZone ? weeklyNitrogen(shownZone, products, shown.soilF) : undefined),
+    [shownZone, products, shown.soilF],
+  );
+  const supply = useMemo(() => (weekly?.supply ?? []).map((s) => ({ ...s, given: s.date < today })), [weekly, today]);
+  const todayDay = today.startsWith(String(year)) ? daysBetween(`${year}-01-01`, today) : undefined;
+  const zoneChecks = judged.checks.filter((c) => c.zoneId === zone.id);
+  const elsewhere = judged.checks.filter((c) => c.zoneId !== zone.id && c.standing !== 'pass');
+  const count = (standing: string) => judged.checks.filter((c) => c.standing === standing).length;
+  const keep = () => {
+    const before = plan ?? null;
+    void send({ intent: 'keep', doses });
+    offerUndo(`The plan for ${year} is kept.`, () => void send({ intent: 'put-back', plan: before }));
+  };
+  const clear = () => {
+    const before = plan ?? null;
+    void send({ intent: 'plain' });
+    onLaidAnew();
+    offerUndo('The plain draft is back on the board.', () => {
+      void send({ intent: 'put-back', plan: before });
+      onLaidAnew();
+    });
+  };
+  if (!shownZone || !weekly) return null;
+  return (
+    <div className="sn">
+      <div className="body">
+        <div>
+          <div className="pagehead">
+            <h1>Season {year}</h1>
+            <span>
+              <b>{all.length}</b> doses on {judged.trips} days
+            </span>
+            <span className="small">{provenance(plan, edited)}</span>
+            <span className="sp" />
+            {years}
+            {print}
+          </div>
+          <div className="boardbar">
+            <Button type="primary" disabled={search !== undefined || !shown.weather} onClick={() => void run()}>
+              {doses.some((d) => d.locked)
+                ? 'Plan the rest'
+                : plan?.doses
+                  ? 'Find the best plan again'
+                  : 'Find the best plan'}
+            </Button>
+            <Button disabled={!board.canUndo} onClick={board.undo} title="Ctrl Z">
+              Undo
+            </Button>
+            <Button disabled={!board.canRedo} onClick={board.redo} title="Ctrl Shift Z">
+              Redo
+            </Button>
+            <Button onClick={() => setAdding(true)}>
+              Add dose <span className="kbd">A</span>
+            </Button>
+            {plan?.doses && <Button onClick={clear}>Back to the plain draft</Button>}
+            <span className="sp" />
+            <Button disabled={all.length === 0 || plan?.keptOn !== undefined} onClick={keep}>
+              Keep this plan
+            </Button>
+          </div>
+          {search && <SearchLine search={search} onStop={stop} />}
+          {found && found.doses.length === 0 && found.status !== 'stopped' && (
+            <NoPlan found={found} onLetGo={letGo} onClose={() => setFound(undefined)} />
+          )}
+          {found && 'setAside' in found && found.setAside.length > 0 && (
+            <ul className="setaside">
+              {found.setAside.map((says) => (
+                <li key={says} className="small">
+                  {says}
+                </li>
+              ))}
+            </ul>
+          )}
+          {(refusal ?? fault) && <Fault>{refusal ?? fault}</Fault>}
+          {board.consequence && <ConsequenceLine {...board.consequence} />}
+          <BoardLanes
+            season={shown}
+            products={products}
+            planned={held ?? doses}
+            judged={judged}
+            today={today}
+            year={year}
+            focusedZoneId={zone.id}
+            selected={selected}
+            hand={hand}
+          />
+          {shownZone.season && (
+            <div className="chart">
+              <div className="nm">
+                <b>Nitrogen, {zone.name}</b>
+                lb N per 1000 sq ft, each week
+                <span className="key">
+                  <i /> growth asks
+                </span>
+                <span className="key">
+                  <i className="down" /> planned
+                </span>
+                {weekly.heldLb > 0.02 && <span>{showRate(weekly.heldLb)} lb N still held at New Year</span>}
+              </div>
+              {mounted && (
+                <Suspense fallback={<div style={{ height: 200 }} />}>
+                  <WeeklyNitrogenChart
+                    demand={weekly.demand}
+                    supply={supply}
+                    todayDay={todayDay}
+                    left={164}
+                    label={`Nitrogen by the week of ${year}: growth asks ${showRate(weekly.demand.reduce((a, b) => a + b, 0))} lb N per 1000 sq ft, ${supply.length} doses make ${showRate(supply.reduce((sum, s) => sum + s.lb, 0) - weekly.heldLb)} free within the year`}
+                  />
+                </Suspense>
+              )}
+            </div>
+          )}
+          <div className="tables">
+            <Wishes
+              choices={file.choices}
+              aim={aim}
+              zoneSeason={shownZone}
+              picked={plan?.products ?? {}}
+              onAim={setAim}
+              onChoices={(choices) => void send({ intent: 'choices', choices })}
+              onProduct={(key, productId) => void send({ intent: 'product', key, productId })}
+            />
+            <DoseTable zoneSeason={shownZone} products={products} />
+            <p className="small" style={{ marginTop: 10 }}>
+              Always: the label is the law, and local codes come first. Gloves and eye protection; keep product off hard
+              surfaces and out of water; nothing on frozen, saturated or dormant turf; keep children and pets off until
+              it is watered in and dry.
+            </p>
+          </div>
+        </div>
+        <aside className="margin">
+          {picked && pickedPlan && pickedZone && (
+            <DosePanel
+              dose={picked}
+              planned={pickedPlan}
+              zone={pickedZone}
+              products={products}
+              year={year}
+              given={isGiven(doseKey(pickedPlan))}
+              onMoveTo={(date) =>
+                edit(
+                  moveDoseTo(doses, doseKey(pickedPlan), date),
+                  `${nameOf(doseKey(pickedPlan))} moved to ${showDay(date)}`,
+                  selected,
+                )
+              }
+              onRate={(lb) =>
+                edit(
+                  setRate(doses, doseKey(pickedPlan), lb),
+                  `${nameOf(doseKey(pickedPlan))} set to ${showRate(lb)} lb product per 1000`,
+                  selected,
+                )
+              }
+              onSwap={(product) =>
+                edit(
+                  swapProduct(doses, doseKey(pickedPlan), product, products),
+                  `${nameOf(doseKey(pickedPlan))} swapped for ${product.name}`,
+                  selected,
+                )
+              }
+              onLock={() => hand.lock(doseKey(pickedPlan))}
+              onRemove={() => hand.remove(doseKey(pickedPlan))}
+              onClose={() => setSelected(undefined)}
+            />
+          )}
+          <section aria-labelledby="checks">
+            <div className="pagehead" style={{ padding: 0 }}>
+              <h2 id="checks">Checks</h2>
+              <span className="sp" />
+              <span className="small">
+                {count('pass')} pass, {count('warn')} warn, {count('fail')} fail
+              </span>
+            </div>
+            <CheckList checks={[...zoneChecks, ...judged.checks.filter((c) => !c.zoneId && c.standing === 'pass')]} />
+            {elsewhere.length > 0 && (
+              <>
+                <h3>Elsewhere on the property</h3>
+                <CheckList
+                  checks={elsewhere.map((c) => ({ ...c, title: c.zoneName ? `${c.zoneName}: ${c.title}` : c.title }))}
+                />
+              </>
+            )}
+          </section>
+          <Buying doses={all} products={products} />
+        </aside>
+      </div>
+      {adding && (
+        <AddDose
+          zones={file.zones}
+          zoneId={zone.id}
+          products={products}
+          year={year}
+          phosphorusWanted={shownZone.prescription.phosphorus.yearLb > 0}
+          doses={doses}
+          onAdd={(next, says) => {
+            setAdding(false);
+            edit(next, says);
+          }}
+          onClose={() => setAdding(false)}
+        />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,159 @@
+import { BarChart, LineChart } from 'echarts/charts';
+import { AriaComponent, GridComponent, MarkLineComponent } from 'echarts/components';
+import * as echarts from 'echarts/core';
+import { SVGRenderer } from 'echarts/renderers';
+import { useEffect, useRef } from 'react';
+
+echarts.use([BarChart, LineChart, GridComponent, MarkLineComponent, AriaComponent, SVGRenderer]);
+
+const INK = {
+  loam: '#2A2017',
+  loam2: '#54483B',
+  rule: '#C4C5B1',
+  moss: '#3D5F22',
+  given: '#A9BC85',
+  sheet: '#FBF9F1',
+  paper: '#F2F0E5',
+};
+const SANS = "'Source Sans 3 Variable', sans-serif";
+const WEEKS = 52;
+const STEP_LB = 0.05;
+
+export interface WeeklyNitrogenChartProps {
+  /** What growth asks each week, lb N/1000 ft2. */
+  demand: readonly number[];
+  /** What each dose makes free each week, lb N/1000 ft2. */
+  supply: readonly { date: string; name: string; lb: number; byWeek: readonly number[]; given: boolean }[];
+  todayDay?: number;
+  /** px kept at the left for the numbers, so that weeks line up with the lanes above. */
+  left: number;
+  label: string;
+}
+
+/** The options of the chart: demand as a line, what the doses make free stacked week by week, each with its amount. */
+export function weeklyNitrogenOptions(
+  { demand, supply, todayDay, left, label }: WeeklyNitrogenChartProps,
+  width: number,
+): echarts.EChartsCoreOption {
+  const weeks = Array.from({ length: WEEKS }, (_, w) => w);
+  const stacked = weeks.map((w) => supply.reduce((sum, s) => sum + (s.byWeek[w] ?? 0), 0));
+  const most = Math.max(STEP_LB * 2, ...demand, ...stacked);
+  const top = Math.ceil(most / STEP_LB + 0.3) * STEP_LB;
+  return {
+    animation: false,
+    aria: { enabled: true, label: { description: label } },
+    textStyle: { fontFamily: SANS },
+    // 52 weeks are a day or two less than the year that the lanes span
+    grid: { left, right: Math.round((width - left) / 365), top: 14, bottom: 8 },
+    xAxis: { type: 'category', data: weeks, show: false },
+    yAxis: {
+      type: 'value',
+      min: 0,
+      max: top,
+      interval: top > 0.5 ? 0.1 : STEP_LB,
+      axisLabel: { color: INK.loam2, fontSize: 11.5, formatter: (v: number) => v.toFixed(2) },
+      splitLine: { lineStyle: { color: INK.rule } },
+    },
+    series: [
+      ...supply.map((dose) => {
+        const peak = dose.byWeek.reduce((best, lb, w) => (lb > (dose.byWeek[best] ?? 0) ? w : best), 0);
+        const middle = Math.min(WEEKS - 1, Math.max(0, peak - 1));
+        return {
+          type: 'bar' as const,
+          name: `${dose.name}, ${dose.date}`,
+          stack: 'supply',
+          barCategoryGap: '0%',
+          data: weeks.map((w) => ({
+            value: dose.byWeek[w] ?? 0,
+            label: {
+              show: w === middle && dose.byWeek[w]! > top * 0.07,
+              formatter: dose.lb.toFixed(2),
+              color: INK.loam,
+              fontWeight: 600,
+              fontSize: 12,
+              position: 'insideTop',
+              textBorderColor: INK.paper,
+              textBorderWidth: 3,
+            },
+          })),
+          itemStyle: {
+            color: dose.given ? INK.given : INK.sheet,
+            borderColor: INK.moss,
+            borderWidth: 0.6,
+            ...(dose.given
+              ? {}
+              : {
+                  decal: {
+                    symbol: 'rect',
+                    dashArrayX: [1, 0],
+                    dashArrayY: [1, 4],
+                    rotation: -Math.PI / 4,
+                    color: '#A9BC85',
+                  },
+                }),
+          },
+        };
+      }),
+      {
+        type: 'line' as const,
+        name: 'demand, halo',
+        symbol: 'none',
+        silent: true,
+        smooth: true,
+        z: 4,
+        data: weeks.map((w) => demand[w] ?? 0),
+        lineStyle: { color: INK.paper, width: 5 },
+      },
+      {
+        type: 'line' as const,
+        name: 'growth asks',
+        symbol: 'none',
+        smooth: true,
+        z: 5,
+        data: weeks.map((w) => demand[w] ?? 0),
+        lineStyle: { color: INK.loam, width: 2.2 },
+        ...(todayDay === undefined
+          ? {}
+          : {
+              markLine: {
+                silent: true,
+                symbol: 'none',
+                label: { show: false },
+                lineStyle: { color: INK.moss, width: 2, type: 'solid' },
+                data: [{ xAxis: Math.min(WEEKS - 1, Math.floor(todayDay / 7)) }],
+              },
+            }),
+      },
+    ],
+  };
+}
+
+/** Nitrogen by the week: what growth asks against what each dose makes free. */
+export default function WeeklyNitrogenChart(props: WeeklyNitrogenChartProps) {
+  const box = useRef<HTMLDivElement>(null);
+  const { demand, supply, todayDay, left, label } = props;
+  useEffect(() => {
+    const element = box.current;
+    if (!element) return;
+    const chart = echarts.init(element, undefined, { renderer: 'svg' });
+    const draw = () =>
+      chart.setOption(
+        // on a phone nothing stands to the left that the weeks would have to line up with
+        weeklyNitrogenOptions(
+          { demand, supply, todayDay, left: element.clientWidth < 700 ? 38 : left, label },
+          element.clientWidth,
+        ),
+      );
+    draw();
+    const observer = new ResizeObserver(() => {
+      chart.resize();
+      draw();
+    });
+    observer.observe(element);
+    return () => {
+      observer.disconnect();
+      chart.dispose();
+    };
+  }, [demand, supply, todayDay, left, label]);
+  return <div ref={box} style={{ height: 200 }} role="img" aria-label={label} />;
+}
