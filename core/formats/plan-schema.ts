@@ -37,6 +37,8 @@ export const choicesSchema = yup.object({
   highPh: word('High pH', ['correct-slowly', 'leave-and-manage', 'acidifying-nitrogen']).optional(),
   maxTrips: num('Most trips', { min: 1, max: 100, integer: true }).optional(),
   tripCost: num('Cost of a trip', { min: 0, max: 100_000 }).optional(),
+  /** How much care shares the calendar with feeding. */
+  effort: word('Effort', ['essential', 'better', 'best']).optional(),
 });
 export type Choices = yup.InferType<typeof choicesSchema>;
 

@@ -12,6 +12,8 @@ export type SeasonSent =
   | { intent: 'doses'; doses: PlannedDose[]; solved?: Plan['solved'] }
   | { intent: 'keep'; doses: PlannedDose[] }
   | { intent: 'plain' }
+  | { intent: 'aside'; plan: Plan }
+  | { intent: 'drop-aside'; planId: string }
   | { intent: 'put-back'; plan: Plan | null };
 
 /** Writes what the season page was told: wishes, doses, the plan kept. */
@@ -42,6 +44,12 @@ export async function seasonAction(propertyId: string, sent: SeasonSent) {
         await savePlan(propertyId, { ...rest, solved: undefined });
         break;
       }
+      case 'aside':
+        await savePlan(propertyId, sent.plan);
+        break;
+      case 'drop-aside':
+        await deletePlan(propertyId, sent.planId);
+        break;
       case 'put-back':
         if (sent.plan) await savePlan(propertyId, sent.plan);
         else await deletePlan(propertyId, plan.id);

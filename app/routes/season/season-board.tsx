@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { lazy, type ReactNode, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { careTasks } from '@core/care/tasks';
 import type { Plan, PlanAim, PlannedDose, Zone } from '@core/formats/case';
 import { isRefusal, type Refusal } from '@core/reckoning/refusal';
 import { doseKey } from '@core/season/check-plan';
@@ -22,12 +23,12 @@ import { BoardLanes, type BoardHand } from './board';
 import { Buying } from './buying';
 import { ConsequenceLine } from './consequence-line';
 import { DosePanel } from './dose-panel';
-import { DoseTable } from './dose-table';
 import type { SeasonSent } from './season-action';
 import { NoPlan, provenance, SearchLine } from './solve-bar';
+import { TakeAlong } from './take-along';
 import { useBoard } from './use-board';
 import { type Found, useSolver } from './use-solver';
-import { Wishes } from './wishes';
+import { UnderBoard } from './under-board';
 
 const WeeklyNitrogenChart = lazy(() => import('../../ui/charts/weekly-nitrogen-chart'));
 
@@ -182,6 +183,7 @@ export function SeasonBoard({ work, zone, fault, send, onLaidAnew, years, print 
     [shownZone, products, shown.soilF],
   );
   const supply = useMemo(() => (weekly?.supply ?? []).map((s) => ({ ...s, given: s.date < today })), [weekly, today]);
+  const care = useMemo(() => careTasks(shown, file.choices?.effort ?? 'essential'), [shown, file.choices?.effort]);
   const todayDay = today.startsWith(String(year)) ? daysBetween(`${year}-01-01`, today) : undefined;
   const zoneChecks = judged.checks.filter((c) => c.zoneId === zone.id);
   const elsewhere = judged.checks.filter((c) => c.zoneId !== zone.id && c.standing !== 'pass');
@@ -234,6 +236,15 @@ export function SeasonBoard({ work, zone, fault, send, onLaidAnew, years, print 
             </Button>
             {plan?.doses && <Button onClick={clear}>Back to the plain draft</Button>}
             <span className="sp" />
+            <TakeAlong
+              file={file}
+              season={shown}
+              judged={judged}
+              care={care}
+              today={today}
+              provenance={provenance(plan, edited)}
+              onFault={setRefusal}
+            />
             <Button disabled={all.length === 0 || plan?.keptOn !== undefined} onClick={keep}>
               Keep this plan
             </Button>
@@ -290,23 +301,18 @@ export function SeasonBoard({ work, zone, fault, send, onLaidAnew, years, print 
               )}
             </div>
           )}
-          <div className="tables">
-            <Wishes
-              choices={file.choices}
-              aim={aim}
-              zoneSeason={shownZone}
-              picked={plan?.products ?? {}}
-              onAim={setAim}
-              onChoices={(choices) => void send({ intent: 'choices', choices })}
-              onProduct={(key, productId) => void send({ intent: 'product', key, productId })}
-            />
-            <DoseTable zoneSeason={shownZone} products={products} />
-            <p className="small" style={{ marginTop: 10 }}>
-              Always: the label is the law, and local codes come first. Gloves and eye protection; keep product off hard
-              surfaces and out of water; nothing on frozen, saturated or dormant turf; keep children and pets off until
-              it is watered in and dry.
-            </p>
-          </div>
+          <UnderBoard
+            work={work}
+            zone={zone}
+            shown={shown}
+            shownZone={shownZone}
+            doses={doses}
+            aim={aim}
+            edited={edited}
+            onAim={setAim}
+            onTake={(next, says) => board.take(next, says)}
+            send={send}
+          />
         </div>
         <aside className="margin">
           {picked && pickedPlan && pickedZone && (

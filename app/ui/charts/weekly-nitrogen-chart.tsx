@@ -128,6 +128,15 @@ export function weeklyNitrogenOptions(
   };
 }
 
+/** The chart as a picture for print, drawn without a page. */
+export function weeklyNitrogenSvg(props: WeeklyNitrogenChartProps, width: number, height: number): string {
+  const chart = echarts.init(null, undefined, { renderer: 'svg', ssr: true, width, height });
+  chart.setOption(weeklyNitrogenOptions(props, width));
+  const svg = chart.renderToSVGString();
+  chart.dispose();
+  return svg;
+}
+
 /** Nitrogen by the week: what growth asks against what each dose makes free. */
 export default function WeeklyNitrogenChart(props: WeeklyNitrogenChartProps) {
   const box = useRef<HTMLDivElement>(null);

@@ -148,7 +148,7 @@ export function doseChecks({ zoneSeason, days, doses, codes, productOf }: Facts)
       tooLittle ? `${two(tooLittle.rateLb)} lb product` : 'kept',
       tooLittle && {
         standing: 'warn',
-        says: `${two(tooLittle.rateLb)} lb of ${productOf(tooLittle)?.name} per 1000 is less than a spreader lays evenly, or too little to walk for.`,
+        says: `${two(tooLittle.rateLb)} lb product per 1000 of ${productOf(tooLittle)?.name} is less than a spreader lays evenly, or too little to walk for.`,
         doses: [tooLittle],
       },
     ),

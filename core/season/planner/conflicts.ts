@@ -35,8 +35,6 @@ const QUESTIONABLE: readonly RuleKind[] = [
   'salt',
   'potassium-year',
   'phosphorus-year',
-  'magnesium-year',
-  'sulfur-year',
 ];
 
 /** A let-go pound of the year frees a little less than a pound of the band; days and doses go whole. */

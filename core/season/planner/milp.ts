@@ -24,8 +24,6 @@ export type RuleKind =
   | 'nitrogen-year'
   | 'phosphorus-year'
   | 'potassium-year'
-  | 'magnesium-year'
-  | 'sulfur-year'
   | 'code-year'
   | 'lime'
   | 'sulfur'

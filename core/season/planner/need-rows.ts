@@ -3,7 +3,9 @@ import type { RuleKind } from './milp';
 import type { Band, Brings, ZoneProblem } from './problem';
 
 /** How dear it is to let one pound of a need go, when rules conflict. Nitrogen is the grass's food: last of all. */
-const WEIGHT = { N: 10, P2O5: 6, K2O: 6, Mg: 2, S: 2 } as const;
+const WEIGHT = { N: 10, P2O5: 6, K2O: 6 } as const;
+/** A pound of magnesium or sulfur that is not brought, lb/1000 ft2, in the currency of the prices: dearer than any bag of it. Decision. */
+const SHORT_COST = 200;
 
 /** Least and most of every nutrient for the year, the code's cap, and the count of feedings that the ceilings force. */
 export function addNeedRows(parts: ModelParts, z: number): void {
@@ -21,10 +23,9 @@ export function addNeedRows(parts: ModelParts, z: number): void {
         ])
       : []),
   ];
-  const need = (nutrient: 'N' | 'P2O5' | 'K2O' | 'Mg' | 'S', kind: RuleKind, { least, most }: Band) => {
+  const need = (nutrient: 'N' | 'P2O5' | 'K2O', kind: RuleKind, { least, most }: Band) => {
     if (ignoring.has(kind)) return;
-    const name = nutrient === 'S' ? 'combined S' : nutrient;
-    const words = `${Math.max(0, least).toFixed(2)} lb ${name} for the year on ${zone.zone.name}`;
+    const words = `${Math.max(0, least).toFixed(2)} lb ${nutrient} for the year on ${zone.zone.name}`;
     if (least > 0)
       builder.row(
         `${nutrient}_least_${z}`,
@@ -34,7 +35,7 @@ export function addNeedRows(parts: ModelParts, z: number): void {
           kind,
           zoneId: zone.zone.id,
           says: words,
-          yields: { unit: `lb ${name} per 1000 sq ft`, weight: WEIGHT[nutrient] },
+          yields: { unit: `lb ${nutrient} per 1000 sq ft`, weight: WEIGHT[nutrient] },
         },
       );
     if (most < Infinity)
@@ -45,17 +46,22 @@ export function addNeedRows(parts: ModelParts, z: number): void {
         {
           kind,
           zoneId: zone.zone.id,
-          says: `no more than ${Math.max(0, most).toFixed(2)} lb ${name} for the year on ${zone.zone.name}`,
+          says: `no more than ${Math.max(0, most).toFixed(2)} lb ${nutrient} for the year on ${zone.zone.name}`,
         },
       );
   };
   need('N', 'nitrogen-year', zone.nitrogen);
   need('P2O5', 'phosphorus-year', zone.phosphate);
   need('K2O', 'potassium-year', zone.potash);
-  // a shelf without the nutrient is no conflict of rules: the plan is made, and a check says what is missing
-  const carries = (nutrient: 'Mg' | 'S') => terms(nutrient).some(([, value]) => value > 0);
-  if (zone.magnesiumLb > 0 && carries('Mg')) need('Mg', 'magnesium-year', { least: zone.magnesiumLb, most: Infinity });
-  if (zone.sulfurLb > 0 && carries('S')) need('S', 'sulfur-year', { least: zone.sulfurLb, most: Infinity });
+  // magnesium and sulfur come along with other things: short of them a plan is still a plan, and a check says so
+  for (const [nutrient, leastLb] of [
+    ['Mg', zone.magnesiumLb],
+    ['S', zone.sulfurLb],
+  ] as const) {
+    if (leastLb <= 0) continue;
+    const short = builder.column(`short_${nutrient}_${z}`, { cost: SHORT_COST, upper: leastLb });
+    builder.row(`${nutrient}_least_${z}`, [...terms(nutrient), [short, 1]], { lower: leastLb });
+  }
   if (zone.codeYearLb !== undefined && zone.codeYearLb < zone.nitrogen.most)
     builder.row(
       `N_code_${z}`,

@@ -1,0 +1,67 @@
+import { Button, Dropdown } from 'antd';
+import { useState } from 'react';
+import type { CareTask } from '@core/care/tasks';
+import type { Case } from '@core/formats/case';
+import { printPlanCalendar } from '@core/formats/plan-calendar';
+import { printPlanCsv, printPurchasesCsv } from '@core/formats/plan-csv';
+import type { JudgedPlan } from '@core/season/edit-consequence';
+import type { SeasonPlan } from '@core/season/plan';
+import { planSheet } from '@core/season/plan-sheet';
+import { saveFile, saveTextFile } from '../../ui/save-text-file';
+
+interface TakeAlongProps {
+  file: Case;
+  season: SeasonPlan;
+  judged: JudgedPlan;
+  care: readonly CareTask[];
+  today: string;
+  provenance: string;
+  onFault: (says: string) => void;
+}
+
+/** Hands the plan out as files: calendar, tables, the client's print. */
+export function TakeAlong({ file, season, judged, care, today, provenance, onFault }: TakeAlongProps) {
+  const [busy, setBusy] = useState(false);
+  const name = `${file.property.id}-${season.year}`;
+  const pdf = async () => {
+    setBusy(true);
+    try {
+      // both are large and wanted seldom
+      const [{ planDocument }, { makePdf }] = await Promise.all([import('./plan-pdf'), import('../../ui/make-pdf')]);
+      saveFile(await makePdf(planDocument(file, season, judged, { today, provenance, care }), `${name}-plan.pdf`));
+    } catch (trouble) {
+      onFault(
+        `The PDF could not be made: ${trouble instanceof Error ? trouble.message : 'no reason given'}. The plan is as it was.`,
+      );
+    } finally {
+      setBusy(false);
+    }
+  };
+  const acts: Record<string, () => void> = {
+    calendar: () =>
+      saveTextFile(
+        `${name}.ics`,
+        printPlanCalendar(planSheet(file, season), file.property.id, new Date().toISOString(), care),
+        'text/calendar',
+      ),
+    plan: () => saveTextFile(`${name}-plan.csv`, printPlanCsv(planSheet(file, season)), 'text/csv'),
+    buy: () => saveTextFile(`${name}-to-buy.csv`, printPurchasesCsv(planSheet(file, season)), 'text/csv'),
+    pdf: () => void pdf(),
+  };
+  return (
+    <Dropdown
+      trigger={['click']}
+      menu={{
+        items: [
+          { key: 'pdf', label: 'Plan for the client (PDF)' },
+          { key: 'calendar', label: 'Calendar with reminders (iCalendar)' },
+          { key: 'plan', label: 'Doses as a table (CSV)' },
+          { key: 'buy', label: 'List to buy (CSV)' },
+        ],
+        onClick: ({ key }) => acts[key]?.(),
+      }}
+    >
+      <Button loading={busy}>Take along</Button>
+    </Dropdown>
+  );
+}

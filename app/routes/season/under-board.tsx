@@ -1,0 +1,91 @@
+import { useMemo } from 'react';
+import { careTasks, type Effort } from '@core/care/tasks';
+import type { Plan, PlanAim, PlannedDose, Zone } from '@core/formats/case';
+import { newId } from '@core/formats/new-id';
+import { asidePlans } from '@core/season/current-plan';
+import { SPREADING_CAUTIONS } from '@core/season/cautions';
+import type { SeasonPlan, ZoneSeason } from '@core/season/plan';
+import { schoolOf, LATE_SEASON_SCHOOLS } from '@core/season/practice-schools';
+import { useOfferUndo } from '../../ui/use-offer-undo';
+import type { PropertyWork } from '../../work/property-work';
+import { CareTasks } from './care-lane';
+import { Compare } from './compare';
+import { DoseTable } from './dose-table';
+import type { SeasonSent } from './season-action';
+import { AIM_WORDS, Wishes } from './wishes';
+
+export interface UnderBoardProps {
+  work: PropertyWork;
+  zone: Zone;
+  shown: SeasonPlan;
+  shownZone: ZoneSeason;
+  doses: readonly PlannedDose[];
+  aim: PlanAim;
+  edited: boolean;
+  onAim: (aim: PlanAim) => void;
+  onTake: (doses: PlannedDose[], says: string) => void;
+  send: (sent: SeasonSent) => unknown;
+}
+
+/** Below the board: what the planner is asked for, plans side by side, the doses as a table, care beside feeding. */
+export function UnderBoard({ work, zone, shown, shownZone, doses, aim, edited, onAim, onTake, send }: UnderBoardProps) {
+  const { file, draft, plan, year } = work;
+  const offerUndo = useOfferUndo();
+  const products = file.products ?? [];
+  const effort: Effort = file.choices?.effort ?? 'essential';
+  const care = useMemo(() => careTasks(shown, effort), [shown, effort]);
+  const asides = useMemo(() => asidePlans(file, year), [file, year]);
+  const setAside = () => {
+    const late = schoolOf(LATE_SEASON_SCHOOLS, file.choices?.lateSeason).title;
+    const aside: Plan = {
+      id: newId(
+        `plan ${year} aside`,
+        (file.plans ?? []).map((p) => p.id),
+      ),
+      year,
+      aside: true,
+      name: `${edited ? 'By hand' : AIM_WORDS[aim]}, ${late.toLowerCase()}`,
+      products: plan?.products,
+      solved: plan?.solved,
+      doses: [...doses],
+    };
+    void send({ intent: 'aside', plan: aside });
+  };
+  const drop = (aside: Plan) => {
+    void send({ intent: 'drop-aside', planId: aside.id });
+    offerUndo(`${aside.name ?? 'The plan'} is dropped.`, () => void send({ intent: 'aside', plan: aside }));
+  };
+  return (
+    <div className="tables">
+      <Wishes
+        choices={file.choices}
+        aim={aim}
+        zoneSeason={shownZone}
+        picked={plan?.products ?? {}}
+        onAim={onAim}
+        onChoices={(choices) => void send({ intent: 'choices', choices })}
+        onProduct={(key, productId) => void send({ intent: 'product', key, productId })}
+      />
+      <DoseTable zoneSeason={shownZone} products={products} />
+      <Compare
+        file={file}
+        draft={draft}
+        season={shown}
+        asides={asides}
+        zone={zone}
+        onSetAside={setAside}
+        onTake={(next, name) => onTake(next, `${name} taken`)}
+        onDrop={drop}
+      />
+      <CareTasks
+        tasks={care.filter((task) => task.zoneId === zone.id)}
+        effort={effort}
+        zoneName={zone.name}
+        onEffort={(to) => void send({ intent: 'choices', choices: { effort: to } })}
+      />
+      <p className="small" style={{ marginTop: 10 }}>
+        Always: {SPREADING_CAUTIONS.join(' ')}
+      </p>
+    </div>
+  );
+}

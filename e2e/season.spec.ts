@@ -1,0 +1,186 @@
+import ICAL from 'ical.js';
+import { readFileSync } from 'node:fs';
+import Papa from 'papaparse';
+import type { Page } from '@playwright/test';
+import { choose, expect, openCases, test } from './ubertas-page';
+
+const SOLVING = { timeout: 60_000 };
+const checks = (page: Page) => page.getByRole('region', { name: 'Checks' });
+
+async function openSeason(page: Page, property: string): Promise<void> {
+  await page.goto(`/property/${property}/season`);
+  await expect(page.getByRole('heading', { name: 'Season 2027' })).toBeVisible();
+}
+
+/** Searches for the best plan and waits until it is on the board. */
+async function findPlan(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^Find the best plan|^Plan the rest/ }).click();
+  await expect(page.getByText(/^proven .*not kept yet$/)).toBeVisible(SOLVING);
+}
+
+async function download(page: Page, item: string): Promise<{ name: string; text: string }> {
+  await page.getByRole('button', { name: 'Take along' }).click();
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: item }).click()]);
+  return { name: file.suggestedFilename(), text: readFileSync(await file.path(), 'latin1') };
+}
+
+test('the best plan of every demo property passes every check', async ({ page }) => {
+  test.slow();
+  const properties = [
+    'quarry-lane-school',
+    'mill-race-cottages',
+    'thornbury-chapel-green',
+    'fenwick-allotment-paths',
+    'okonedo-residence',
+  ];
+  await openCases(page, ...properties);
+  for (const property of properties) {
+    await openSeason(page, property);
+    await expect(page.getByText('a first draft by the plain rule')).toBeVisible();
+    await findPlan(page);
+    await expect(checks(page), property).toContainText('0 fail');
+    // kept in the browser without being asked
+    await page.reload();
+    await expect(page.getByText(/^proven .*not kept yet$/), property).toBeVisible();
+  }
+});
+
+test('a rule broken by dragging is named, undone, and done again by keys', async ({ page }) => {
+  await openCases(page, 'okonedo-residence');
+  await openSeason(page, 'okonedo-residence');
+  await findPlan(page);
+  const first = page.locator('[data-dose]').first();
+  const before = await first.getAttribute('data-dose');
+  const box = (await first.boundingBox())!;
+  // ten weeks to the right, into the heat
+  await page.mouse.move(box.x + 20, box.y + 12);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 90, box.y + 12, { steps: 5 });
+  await page.mouse.move(box.x + 170, box.y + 12, { steps: 5 });
+  // judged while it is held
+  await expect(checks(page)).toContainText('heat of summer');
+  await page.mouse.up();
+  const said = page.locator('.consequence');
+  await expect(said).toContainText(/moved by \d+ weeks/);
+  await expect(said).toContainText('Breaks Front lawn: Heat (1 doses inside)');
+  await expect(checks(page)).toContainText('Fail');
+  await expect(page.getByText('changed by hand, not kept yet')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.locator(`[data-dose="${before}"]`)).toBeVisible();
+  await expect(checks(page)).toContainText('0 fail');
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(checks(page)).toContainText('heat of summer');
+  await page.keyboard.press('Control+z');
+  await expect(checks(page)).toContainText('0 fail');
+
+  // the same by keys: three weeks later and back, a little more product, and the dose keeps the focus
+  const dose = page.locator(`[data-dose="${before}"]`);
+  await dose.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(said).toContainText('moved by 1 week');
+  await page.keyboard.press('ArrowLeft');
+  await expect(dose).toBeFocused();
+  await page.keyboard.press('ArrowUp');
+  await expect(said).toContainText('lb product per 1000');
+  await page.keyboard.press('l');
+  await expect(dose).toHaveAttribute('aria-label', /locked/);
+});
+
+test('a locked dose stays when the rest is planned again, and a product is swapped in the panel', async ({ page }) => {
+  await openCases(page, 'okonedo-residence');
+  await openSeason(page, 'okonedo-residence');
+  await findPlan(page);
+  await page.locator('[data-dose]').first().click();
+  const panel = page.locator('.dosepanel');
+  await choose(page, 'Week of the dose', '10 May');
+  await expect(panel).toContainText('10 May, Front lawn');
+  await choose(page, 'Product of the dose', 'Coated urea 42-0-0');
+  await expect(page.locator('.consequence')).toContainText('swapped for Coated urea');
+  await panel.getByRole('checkbox', { name: /Locked/ }).click();
+  await page.getByRole('button', { name: 'Plan the rest' }).click();
+  await expect(page.getByText(/^proven .*not kept yet$/)).toBeVisible(SOLVING);
+  await expect(page.locator('[data-dose="front-lawn/2027-05-10/coated-urea-42"]')).toHaveAttribute(
+    'aria-label',
+    /locked/,
+  );
+  await expect(checks(page)).toContainText('0 fail');
+});
+
+test('a search is stopped, and what was found until then is on the board or nothing has changed', async ({ page }) => {
+  await openCases(page, 'fenwick-allotment-paths');
+  await openSeason(page, 'fenwick-allotment-paths');
+  await page.getByRole('button', { name: 'Find the best plan' }).click();
+  const stop = page.getByRole('button', { name: /^Stop/ });
+  await expect(stop).toBeVisible();
+  await stop.click();
+  await expect(stop).toBeHidden();
+  // stopped before the first plan the draft stands as it was; after it, the best so far is taken
+  await expect(
+    page
+      .getByText('a first draft by the plain rule')
+      .or(page.getByText(/^proven .*not kept yet$|^found by the planner/)),
+  ).toBeVisible();
+  // and another search starts
+  await expect(page.getByRole('button', { name: /Find the best plan/ })).toBeEnabled();
+});
+
+test('a year that cannot be planned says what clashes, and goes once that is let go', async ({ page }) => {
+  await openCases(page, 'quarry-lane-school');
+  await openSeason(page, 'quarry-lane-school');
+  const trips = page.getByLabel('Most trips in the year');
+  await trips.fill('3');
+  await trips.press('Enter');
+  await expect(trips).toHaveValue('3');
+  await page.getByRole('button', { name: 'Find the best plan' }).click();
+  const alert = page.locator('.noplan');
+  await expect(alert).toContainText('No plan keeps every rule', SOLVING);
+  await expect(alert).toContainText('at most 3 trips');
+  await expect(alert).toContainText('The least that frees it');
+  await alert.getByRole('button', { name: /^Plan again/ }).click();
+  await expect(page.getByText(/^proven .*not kept yet$/)).toBeVisible(SOLVING);
+  await expect(checks(page)).toContainText('0 fail');
+});
+
+test('the plan leaves as PDF, calendar and tables that agree, and stands beside another plan', async ({ page }) => {
+  await openCases(page, 'okonedo-residence');
+  await openSeason(page, 'okonedo-residence');
+  await findPlan(page);
+  const weighed = (
+    await page
+      .getByRole('table', { name: 'What goes down on Front lawn' })
+      .locator('tbody tr td:nth-child(4)')
+      .allInnerTexts()
+  ).map(Number);
+  const plan = await download(page, 'Doses as a table (CSV)');
+  const rows = Papa.parse<Record<string, string>>(plan.text, { header: true, skipEmptyLines: true });
+  expect(rows.errors).toEqual([]);
+  expect(rows.data.map((row) => Number(row['weigh out (lb product)']))).toEqual(weighed);
+  const buy = await download(page, 'List to buy (CSV)');
+  const bought = Papa.parse<Record<string, string>>(buy.text, { header: true, skipEmptyLines: true }).data;
+  const total = await page.getByRole('region', { name: 'To buy, all zones' }).locator('.sum').innerText();
+  expect(total).toContain(`$${bought.at(-1)!['cost ($)']}`);
+  const calendar = await download(page, 'Calendar with reminders (iCalendar)');
+  const events = new ICAL.Component(ICAL.parse(calendar.text) as ConstructorParameters<typeof ICAL.Component>[0])
+    .getAllSubcomponents('vevent')
+    .map((event) => new ICAL.Event(event));
+  const dates = new Set(rows.data.map((row) => row.date));
+  expect(events.filter((e) => e.summary.startsWith('Spread at')).map((e) => e.startDate.toString())).toEqual([
+    ...dates,
+  ]);
+  const pdf = await download(page, 'Plan for the client (PDF)');
+  expect(pdf.name).toBe('okonedo-residence-2027-plan.pdf');
+  expect(pdf.text.startsWith('%PDF-')).toBe(true);
+  expect(pdf.text).toContain('%%EOF');
+
+  // beside a plan of another mind
+  await page.getByRole('button', { name: 'Set this plan aside to compare' }).click();
+  const compare = page.getByRole('region', { name: 'Compare plans' });
+  await expect(compare.getByRole('columnheader', { name: 'Balanced, two steps' })).toBeVisible();
+  await page.locator('[data-dose]').first().focus();
+  await page.keyboard.press('Delete');
+  await expect(compare).toContainText('1 warn');
+  await compare.getByRole('button', { name: 'Take this plan' }).click();
+  await expect(page.locator('.consequence')).toContainText('Mends Front lawn: Nitrogen, year');
+  await compare.getByRole('button', { name: 'Drop it' }).click();
+  await expect(compare.getByRole('button', { name: 'Take this plan' })).toBeHidden();
+});
