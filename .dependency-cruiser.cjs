@@ -48,7 +48,7 @@ module.exports = {
       name: 'nothing-unresolved',
       severity: 'error',
       from: {},
-      to: { couldNotResolve: true, pathNot: '^(\\./)?\\+types|virtual:' },
+      to: { couldNotResolve: true, pathNot: '^(\\./)?\\+types|virtual:|^highs/runtime' },
     },
   ],
   options: {

@@ -1,0 +1,93 @@
+import loadHighs from 'highs';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { performance } from 'node:perf_hooks';
+import type { Case } from '../core/formats/case';
+import { moveDose } from '../core/season/edit-plan';
+import { judgePlan } from '../core/season/edit-consequence';
+import { doseKey } from '../core/season/check-plan';
+import { planSeason } from '../core/season/plan';
+import { buildModel } from '../core/season/planner/build-model';
+import { solveWithHighs } from '../core/season/planner/highs-solve';
+import { printLp } from '../core/season/planner/lp-file';
+import { planProblem } from '../core/season/planner/problem';
+import { readSolution } from '../core/season/planner/read-solution';
+import { withDoses } from '../core/season/with-doses';
+import { isRefusal } from '../core/reckoning/refusal';
+import { benchProperty } from './bench-property';
+
+/** The season's planner, measured here: growth with the zones, and the same model by other solvers. Part of `npm run bench`. */
+
+const folder = mkdtempSync(join(tmpdir(), 'ubertas-bench-season-'));
+const row = (what: string, measured: string, promise = '') =>
+  console.log(`${what.padEnd(58)}${measured.padStart(16)}   ${promise}`);
+const seconds = (ms: number) => `${(ms / 1000).toFixed(2)} s`;
+const highs = await loadHighs();
+
+const modelOf = (given: Case) => {
+  const problem = planProblem(given, planSeason(given, 2027));
+  if (!problem) throw new Error('no climate');
+  return { problem, model: buildModel(problem) };
+};
+
+console.log('\nThe season’s planner: zones × 12 products × the weeks of the year\n');
+for (const zones of [1, 2, 4, 8, 16]) {
+  const { model } = modelOf(benchProperty(zones));
+  const since = performance.now();
+  let first: number | undefined;
+  const { gapPercent, status } = solveWithHighs(highs, model.milp, { gap: 0.01, seconds: 60 }, ({ values }) => {
+    if (values) first ??= performance.now() - since;
+  });
+  row(
+    `${zones} zones: ${model.milp.columns.length} columns, ${model.milp.rows.length} rows`,
+    seconds(performance.now() - since),
+    `${status} at ${gapPercent?.toFixed(2)} %, first plan after ${first === undefined ? 'none' : seconds(first)}`,
+  );
+}
+
+const small = benchProperty(2);
+const { problem, model } = modelOf(small);
+const path = join(folder, 'season.lp');
+writeFileSync(path, printLp(model.milp));
+const since = performance.now();
+const ours = solveWithHighs(highs, model.milp, { gap: 1e-4, seconds: 120 });
+const ourMs = performance.now() - since;
+row('\n2 zones to 0.01 %, HiGHS in Node', seconds(ourMs), `objective ${ours.objective?.toFixed(4)}`);
+for (const [name, args, read] of [
+  [
+    'glpsol',
+    ['--lp', path, '--mipgap', '0.0001', '--tmlim', '240', '-o', join(folder, 'glpk.txt')],
+    /mip =\s+([\d.e+]+)/g,
+  ],
+  ['cbc', [path, 'sec', '240', 'ratio', '0.0001', 'solve'], /Objective value:\s+([\d.e+]+)/g],
+] as const) {
+  const from = performance.now();
+  const { stdout, error } = spawnSync(name, args, { encoding: 'utf8' });
+  if (error) {
+    row(`  ${name}`, 'not installed', 'apt-get install glpk-utils coinor-cbc');
+    continue;
+  }
+  const ms = performance.now() - from;
+  const objective = [...stdout.matchAll(read)].at(-1)?.[1];
+  row(`  ${name}`, seconds(ms), `${(ms / ourMs).toFixed(1)} times; objective ${Number(objective).toFixed(4)}`);
+}
+
+if (ours.values) {
+  const doses = readSolution(problem, model, ours.values);
+  const draft = planSeason(small, 2027);
+  const key = doseKey(doses[0]!);
+  const times = Array.from({ length: 200 }, (_, i) => {
+    const from = performance.now();
+    const next = moveDose(doses, key, (i % 5) + 1);
+    if (!isRefusal(next)) judgePlan(small, withDoses(draft, small, next));
+    return performance.now() - from;
+  }).sort((a, b) => a - b);
+  row(
+    '\none hand edit: moved, weighed, every check again',
+    `${times[190]?.toFixed(1)} ms`,
+    '95th of a hundred; under 16 ms',
+  );
+}
+rmSync(folder, { recursive: true, force: true });
