@@ -85,7 +85,16 @@ const VIEWS = [
       await page.mouse.wheel(0, -2000);
     },
   },
-  { name: 'season', path: '/property/quarry-lane-school/season', size: WIDE },
+  {
+    name: 'season',
+    path: '/property/quarry-lane-school/season',
+    size: WIDE,
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Find the best plan' }).click();
+      await page.getByText(/^proven .*not kept yet$/).waitFor({ timeout: 60_000 });
+      await page.locator('[data-dose*="south-lawn"]').nth(2).click();
+    },
+  },
   { name: 'ground-phone', path: '/property/quarry-lane-school/ground', size: PHONE },
   { name: 'prescribe-phone', path: '/property/fenwick-allotment-paths/prescribe', size: PHONE },
 ];
