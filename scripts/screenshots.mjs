@@ -60,12 +60,12 @@ const VIEWS = [
   },
   {
     name: 'match',
-    path: '/property/quarry-lane-school/prescribe/match?trip=2027-06-07',
+    path: '/property/quarry-lane-school/prescribe/match?trip=2027-06-14',
     size: WIDE,
   },
   {
     name: 'bag-check',
-    path: '/property/quarry-lane-school/prescribe/bag?product=lawn-24-0-11&trip=2027-06-07',
+    path: '/property/quarry-lane-school/prescribe/bag?product=lawn-24-0-11&trip=2027-06-14',
     size: WIDE,
     prepare: async (page) => {
       await page.getByLabel(/^Weighed out/).fill('25.4');

@@ -1,20 +1,63 @@
+import type { Plan, PlannedDose, Product } from '@core/formats/case';
+import { isRefusal } from '@core/reckoning/refusal';
+import { doseKey } from '@core/season/check-plan';
+import { swapProduct } from '@core/season/edit-plan';
+import { choiceKey } from '@core/season/plan';
 import { currentPlan } from '@core/season/current-plan';
 import { loadProperty, savePlan } from '../storage/property-repository';
 import { todayIso } from '../ui/format';
 import { planYear } from './property-work';
 
-/** Keeps which product serves which purpose of a zone in this year's plan; null takes a choice away again. */
+/** The doses of a found plan with the chosen product in place of what served its purpose on its zone; lime is weighed by its own ECCE and stays. */
+function swapped(
+  doses: readonly PlannedDose[],
+  choices: Readonly<Record<string, string | null>>,
+  products: readonly Product[],
+): PlannedDose[] {
+  return Object.entries(choices).reduce<PlannedDose[]>(
+    (laid, [choice, id]) => {
+      const product = products.find((p) => p.id === id);
+      if (!product) return laid;
+      return laid
+        .filter((d) => choiceKey(d.zoneId, d.for) === choice && d.for !== 'lime' && d.productId !== id && !d.locked)
+        .reduce((list, dose) => {
+          const next = swapProduct(list, doseKey(dose), product, products);
+          // the same product already stands there that day: the dose is left as it is
+          return isRefusal(next) ? list : next;
+        }, laid);
+    },
+    [...doses],
+  );
+}
+
+/** Lays a plan back as it was before a choice. */
+export const putPlanBack = (propertyId: string, plan: Plan): Promise<void> => savePlan(propertyId, plan);
+
+/**
+ * Keeps which product serves which purpose of a zone in this year's plan; null takes a choice away again. Where a plan
+ * was found already, its unlocked doses change product at once, and it is neither proven nor kept any more; on the board
+ * itself a choice is a wish for the next search, and `intoDoses` is false.
+ */
 export async function chooseProducts(
   propertyId: string,
   choices: Readonly<Record<string, string | null>>,
+  intoDoses = true,
 ): Promise<void> {
   const file = await loadProperty(propertyId);
   if (!file) return;
   const year = planYear(file, todayIso());
-  const plan = currentPlan(file, year) ?? { id: `plan-${year}`, year, products: undefined };
+  const plan: Plan = currentPlan(file, year) ?? { id: `plan-${year}`, year, products: undefined, solved: undefined };
   const products = { ...plan.products };
   for (const [key, id] of Object.entries(choices))
     if (id === null) delete products[key];
     else products[key] = id;
-  await savePlan(propertyId, { ...plan, products });
+  const { doses, keptOn, solved, ...rest } = plan;
+  const laid = doses && intoDoses ? swapped(doses, choices, file.products ?? []) : undefined;
+  const changed = laid !== undefined && laid.some((d, i) => d !== doses?.[i]);
+  await savePlan(
+    propertyId,
+    changed
+      ? { ...rest, solved: undefined, doses: laid, products }
+      : { ...rest, solved, doses, ...(keptOn ? { keptOn } : {}), products },
+  );
 }

@@ -2,7 +2,7 @@ import './match.css';
 import { App, Button } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { Link, useFetcher, useLocation } from 'react-router';
-import type { PlannedFor } from '@core/formats/case';
+import type { Plan, PlannedFor } from '@core/formats/case';
 import { gradeOf, hasGrade } from '@core/products/label/face';
 import { type MatchAnswer, matchShelf } from '@core/products/match/match';
 import { asked, needInWords, percentToward } from '@core/products/match/need';
@@ -11,7 +11,7 @@ import { showDay, showRate } from '../../ui/format';
 import { StopGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
 import { useOfferUndo } from '../../ui/use-offer-undo';
-import { chooseProducts } from '../../work/choose-products';
+import { chooseProducts, putPlanBack } from '../../work/choose-products';
 import { orFault } from '../../work/or-fault';
 import { useMatchWork } from '../../work/match-work';
 import { usePropertyWork } from '../../work/property-work';
@@ -21,14 +21,17 @@ import { NeedMargin } from './need-margin';
 
 interface Sent {
   /** Product ids by `zoneId/purpose`; null takes the choice away again. */
-  choices: Record<string, string | null>;
+  choices?: Record<string, string | null>;
+  /** The plan as it was, to take a use back. */
+  putBack?: Plan;
 }
 type Answer = { faults?: { storage?: string } };
 
 export async function clientAction({ request, params }: Route.ClientActionArgs): Promise<Answer> {
-  const { choices } = (await request.json()) as Sent;
+  const { choices, putBack } = (await request.json()) as Sent;
   return orFault(async () => {
-    await chooseProducts(params.propertyId, choices);
+    if (putBack) await putPlanBack(params.propertyId, putBack);
+    if (choices) await chooseProducts(params.propertyId, choices);
     return {};
   });
 }
@@ -75,16 +78,21 @@ export default function Match() {
     );
   const { need, context, trip } = match;
   const zone = work.zone;
-  const send = (choices: Sent['choices']) =>
-    void fetcher.submit({ choices }, { method: 'post', encType: 'application/json' });
+  const send = (sent: Sent) => void fetcher.submit(sent as never, { method: 'post', encType: 'application/json' });
   const use = (answer: MatchAnswer) => {
     const before = work.plan?.products ?? {};
     const chosen = purposesOf(answer);
     const keys = chosen.map(({ purpose, id }) => [choiceKey(zone.id, purpose), id] as const);
-    send(Object.fromEntries(keys));
+    const planBefore = work.plan;
+    send({ choices: Object.fromEntries(keys) });
     offerUndo(
       `${answer.parts.map((part) => part.product.name).join(' with ')} now ${answer.parts.length > 1 ? 'feed' : 'feeds'} ${zone.name} in the plan.`,
-      () => send(Object.fromEntries(keys.map(([key]) => [key, before[key] ?? null]))),
+      () =>
+        send(
+          planBefore?.doses
+            ? { putBack: planBefore }
+            : { choices: Object.fromEntries(keys.map(([key]) => [key, before[key] ?? null])) },
+        ),
     );
   };
   const wanted = asked(need);

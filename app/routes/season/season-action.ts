@@ -25,7 +25,7 @@ export async function seasonAction(propertyId: string, sent: SeasonSent) {
   return orFault(async () => {
     switch (sent.intent) {
       case 'product':
-        await chooseProducts(propertyId, { [sent.key]: sent.productId });
+        await chooseProducts(propertyId, { [sent.key]: sent.productId }, false);
         break;
       case 'choices':
         await saveChoices(propertyId, sent.choices);
