@@ -69,7 +69,7 @@ const RULES: readonly Rule[] = [
     when: (s) => [s.peak - 14, s.peak + 14],
     says: (s) =>
       `Mow when it stands half again as high as it is cut: ${(s.grass.mowIn[1] * 1.5).toFixed(2)} in for ${s.grass.mowIn[1]} in. Clippings stay, unless they clump or weeds seed.`,
-    condition: 'dry leaves',
+    condition: 'the leaves are dry',
   },
   {
     id: 'last-mowing',
@@ -89,7 +89,7 @@ const RULES: readonly Rule[] = [
     when: () => [212, 240],
     says: () =>
       'Look at the edge between healthy and dead: lift a square foot. Five to seven grubs per square foot are worth a decision; below that they are not. Treating is label and licence.',
-    condition: 'before anything is sprayed',
+    condition: 'nothing has been sprayed yet',
   },
   {
     id: 'water-deep',
@@ -107,7 +107,7 @@ const RULES: readonly Rule[] = [
     fits: () => true,
     when: (s) => (cool(s) ? [s.fallPeak - 14, s.fallPeak + 6] : [s.peak - 30, s.peak]),
     says: () => 'Hollow tines, two passes, plugs left to crumble; worth it where a screwdriver will not go in.',
-    condition: 'moist soil, grass in full growth, no drought',
+    condition: 'the soil is moist and the grass in full growth',
   },
   {
     id: 'overseed',
@@ -117,7 +117,7 @@ const RULES: readonly Rule[] = [
     when: (s) => [s.fallPeak - 21, s.fallPeak],
     says: () =>
       'After aerating or scratching; starter phosphorus only where the test or the code allows it; keep it moist.',
-    condition: 'six weeks of growth to come',
+    condition: 'six weeks of growth are to come',
   },
   {
     id: 'scalp',
@@ -126,7 +126,7 @@ const RULES: readonly Rule[] = [
     fits: scalps,
     when: (s) => [Math.max(0, s.greenUp - 28), s.greenUp - 7],
     says: () => 'Bermudagrass only: one low cut as it wakes, debris removed, then feed after full green.',
-    condition: 'no hard freeze to come',
+    condition: 'no hard freeze is to come',
   },
   {
     id: 'dethatch',
@@ -136,7 +136,7 @@ const RULES: readonly Rule[] = [
     when: (s) => (cool(s) ? [s.fallPeak - 28, s.fallPeak - 14] : [s.peak - 40, s.peak - 20]),
     says: () =>
       'Only where the spongy layer is over half an inch; it comes of too much nitrogen and water, not of clippings.',
-    condition: 'measured thatch over 0.5 in',
+    condition: 'thatch measures over 0.5 in',
   },
   {
     id: 'topdress',
@@ -145,7 +145,7 @@ const RULES: readonly Rule[] = [
     fits: () => true,
     when: (s) => (cool(s) ? [s.fallPeak - 7, s.fallPeak + 14] : [s.peak - 14, s.peak + 14]),
     says: () => 'Never more than a quarter inch: 0.77 cubic yard per 1000 sq ft; brush it in so that leaves show.',
-    condition: 'grass growing, sand dry',
+    condition: 'the grass grows and the sand is dry',
   },
   {
     id: 'growth-regulator',
@@ -154,7 +154,7 @@ const RULES: readonly Rule[] = [
     fits: () => true,
     when: (s) => [s.peak - 20, s.peak - 7],
     says: () => 'By its label and, where required, a licensed applicator: no rate is given here.',
-    condition: 'two mowings a week or more',
+    condition: 'it wants two mowings a week or more',
   },
   {
     id: 'iron-colour',
@@ -163,7 +163,7 @@ const RULES: readonly Rule[] = [
     fits: cool,
     when: (s) => [s.peak + 30, s.peak + 51],
     says: () => 'Colour without growth while nitrogen rests. Keep it off paving: it stains.',
-    condition: 'heat, no nitrogen due',
+    condition: 'it is hot and no nitrogen is due',
   },
   {
     id: 'winter-water',
@@ -172,7 +172,7 @@ const RULES: readonly Rule[] = [
     fits: warm,
     when: (s) => [Math.min(350, s.lastMowing + 14), Math.min(363, s.lastMowing + 28)],
     says: () => 'Dormant warm-season grass still wants water in a dry winter.',
-    condition: 'no rain for weeks, ground open',
+    condition: 'it has not rained for weeks and the ground is open',
   },
 ];
 
