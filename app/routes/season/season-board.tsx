@@ -37,6 +37,7 @@ export interface SeasonBoardProps {
   zone: Zone;
   zoneSeason: ZoneSeason;
   fault: string | undefined;
+  storing: boolean;
   send: (sent: SeasonSent) => unknown;
   onLaidAnew: () => void;
   years: ReactNode;
@@ -44,7 +45,7 @@ export interface SeasonBoardProps {
 }
 
 /** The season's board: the plan found or drawn by hand, judged at every step. */
-export function SeasonBoard({ work, zone, fault, send, onLaidAnew, years, print }: SeasonBoardProps) {
+export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew, years, print }: SeasonBoardProps) {
   const { file, draft, today, year, plan } = work;
   const products = useMemo(() => file.products ?? [], [file.products]);
   const [solved, setSolved] = useState<Plan['solved']>(plan?.solved);
@@ -166,6 +167,17 @@ export function SeasonBoard({ work, zone, fault, send, onLaidAnew, years, print 
       );
     }
   };
+  // asked while a wish is still being stored, the search waits until it can be seen
+  const [asked, setAsked] = useState(false);
+  const ask = () => (busy ? setAsked(true) : void run());
+  useEffect(() => {
+    if (!asked || busy) return;
+    const soon = setTimeout(() => {
+      setAsked(false);
+      void run();
+    });
+    return () => clearTimeout(soon);
+  });
   const letGo = (conflict: Conflict) =>
     void run(Object.fromEntries(conflict.letGo.map((each) => [each.key, each.amount])));
 
@@ -218,7 +230,7 @@ export function SeasonBoard({ work, zone, fault, send, onLaidAnew, years, print 
             {print}
           </div>
           <div className="boardbar">
-            <Button type="primary" disabled={search !== undefined || !shown.weather} onClick={() => void run()}>
+            <Button type="primary" disabled={search !== undefined || !shown.weather} onClick={ask}>
               {doses.some((d) => d.locked)
                 ? 'Plan the rest'
                 : plan?.doses

@@ -34,6 +34,8 @@ export default function Season() {
       zone={zone}
       zoneSeason={zoneSeason}
       fault={fetcher.data?.faults?.storage}
+      // a search must not start on wishes that are still being stored
+      storing={fetcher.state !== 'idle'}
       send={send}
       onLaidAnew={() => setLaid((n) => n + 1)}
       years={

@@ -28,7 +28,7 @@ export interface PlanProgress extends Omit<SolveProgress, 'values'> {
 export const GOOD_ENOUGH_GAP = 0.01;
 /** Longest search before the best so far is taken, s. */
 export const LONGEST_SEARCH_S = 30;
-const CONFLICT_SEARCH_S = 6;
+const CONFLICT_SEARCH_S = 4;
 
 /**
  * Finds the best plan of a property's year: builds the model, has it solved, reads the doses, and where none exists
