@@ -36,12 +36,12 @@ export const putPlanBack = (propertyId: string, plan: Plan): Promise<void> => sa
 /**
  * Keeps which product serves which purpose of a zone in this year's plan; null takes a choice away again. Where a plan
  * was found already, its unlocked doses change product at once, and it is neither proven nor kept any more; on the board
- * itself a choice is a wish for the next search, and `intoDoses` is false.
+ * itself a choice is a wish for the next search, and `changesPlan` is false.
  */
 export async function chooseProducts(
   propertyId: string,
   choices: Readonly<Record<string, string | null>>,
-  intoDoses = true,
+  changesPlan = true,
 ): Promise<void> {
   const file = await loadProperty(propertyId);
   if (!file) return;
@@ -52,7 +52,7 @@ export async function chooseProducts(
     if (id === null) delete products[key];
     else products[key] = id;
   const { doses, keptOn, solved, ...rest } = plan;
-  const laid = doses && intoDoses ? swapped(doses, choices, file.products ?? []) : undefined;
+  const laid = doses && changesPlan ? swapped(doses, choices, file.products ?? []) : undefined;
   const changed = laid !== undefined && laid.some((d, i) => d !== doses?.[i]);
   await savePlan(
     propertyId,
