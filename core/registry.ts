@@ -51,6 +51,7 @@ import { productCoverage } from './products/coverage';
 import { granuleSpacing } from './products/granules';
 import { liquidDelivers, liquidRate } from './products/liquids';
 import { growthPotential } from './season/growth-potential';
+import { dayLength } from './season/climate/day-length';
 import { soilTemperature } from './season/soil-temperature';
 import { referenceEt, solarRadiation } from './season/radiation';
 import { cecBySum } from './soil/cec';
@@ -120,6 +121,7 @@ const ALL = [
   zoneAmount,
   growthPotential,
   soilTemperature,
+  dayLength,
   solarRadiation,
   referenceEt,
   spreaderCalibration,

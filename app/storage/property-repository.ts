@@ -1,5 +1,6 @@
 import type { Case, Choices, Plan, Product, Property, Sample, SoilTest, Zone } from '@core/formats/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
+import { groupBy } from '@core/tables/group-by';
 import { database, keyOf, type PictureRecord, type PropertyRecord, type UbertasDatabase } from './schema';
 
 /** Everything of one property, in the shape the core reckons with. */
@@ -101,12 +102,7 @@ export async function loadProperties(
 }
 
 function byProperty<T extends { propertyId: string }>(all: readonly T[]): (id: string) => T[] {
-  const groups = new Map<string, T[]>();
-  for (const each of all) {
-    const group = groups.get(each.propertyId);
-    if (group) group.push(each);
-    else groups.set(each.propertyId, [each]);
-  }
+  const groups = groupBy(all, (each) => each.propertyId);
   return (id) => groups.get(id) ?? [];
 }
 

@@ -52,6 +52,24 @@ export function growthPath(growth: readonly number[], width: number, base: numbe
   return `M${points.join('L')}L${width} ${(base - (growth.at(-1) ?? 0) * height).toFixed(1)}`;
 }
 
+/** A curve of the year drawn over the growth: one value a day. */
+export interface RibbonCurve {
+  name: string;
+  unit: string;
+  digits: number;
+  values: readonly number[];
+}
+
+/** The curve's ends in words: 'Soil at 3 in, 34 to 82 °F'. */
+const curveSays = ({ name, unit, digits, values }: RibbonCurve): string =>
+  `${name}, ${Math.min(...values).toFixed(digits)} to ${Math.max(...values).toFixed(digits)} ${unit}`;
+
+function curvePath(values: readonly number[], width: number): string {
+  const [least, most] = [Math.min(...values), Math.max(...values)];
+  const heights = values.map((v) => (v - least) / (most - least || 1));
+  return growthPath(heights, width, SOIL_LINE, GROWTH_TOP - 2);
+}
+
 export interface RibbonProps {
   season?: GrowthSeason;
   codeWindows: { from: number; to: number; says: string }[];
@@ -60,10 +78,11 @@ export interface RibbonProps {
   today: string;
   label: string;
   emptySays?: string;
+  curve?: RibbonCurve;
 }
 
 /** The year of a zone: growth above the soil line, what is fed below it, closed windows over both, today through all. */
-export function Ribbon({ season, codeWindows, doses, year, today, label, emptySays }: RibbonProps) {
+export function Ribbon({ season, codeWindows, doses, year, today, label, emptySays, curve }: RibbonProps) {
   const [measure, room] = useWidth<HTMLDivElement>(806);
   const panned = useRef<HTMLDivElement>(null);
   const ref = useCallback(
@@ -137,6 +156,23 @@ export function Ribbon({ season, codeWindows, doses, year, today, label, emptySa
             {month}
           </text>
         ))}
+        {curve && (
+          <g>
+            <path d={curvePath(curve.values, width)} fill="none" stroke="var(--lichen)" strokeWidth="4" />
+            <path d={curvePath(curve.values, width)} fill="none" stroke="var(--slate)" strokeWidth="1.8" />
+            <text
+              x={width - 6}
+              y="26"
+              textAnchor="end"
+              className="axis strong"
+              stroke="var(--lichen)"
+              strokeWidth="4"
+              paintOrder="stroke"
+            >
+              {curveSays(curve)}
+            </text>
+          </g>
+        )}
         {labelled.map((w, i) => {
           const row = labelled.slice(0, i).filter((other) => other.to > w.from && other.from < w.to).length;
           return (
@@ -154,6 +190,16 @@ export function Ribbon({ season, codeWindows, doses, year, today, label, emptySa
             </g>
           );
         })}
+        {season && (
+          <path
+            d={`M${x(season.lastFrost + 1)} 76V81H${x(Math.min(days, season.firstFrost))}V76`}
+            fill="none"
+            stroke="var(--slate)"
+            strokeWidth="1.2"
+          >
+            <title>{`No frost between ${season.lastFrost + 1} and ${season.firstFrost}, days of the year`}</title>
+          </path>
+        )}
         <path d={`M0 ${SOIL_LINE}H${width}`} stroke="var(--loam)" strokeWidth="1.3" />
         {emptySays && doses.length === 0 && (
           <text x={width / 2} y={70} textAnchor="middle" className="ribbon-note">

@@ -24,6 +24,7 @@ export function twelveNumbers(text: string, label: string, field: string): numbe
 export function climateFromText(typed: {
   highs: string;
   lows: string;
+  rain?: string;
   lastFrost: string;
   firstFrost: string;
 }): Climate | Refusal {
@@ -37,10 +38,13 @@ export function climateFromText(typed: {
       'lows',
       `Month ${month + 1}: the mean low, ${lows[month]}, is above the mean high, ${highs[month]}. Check both rows.`,
     );
+  const rain = typed.rain?.trim() ? twelveNumbers(typed.rain, 'Monthly rain', 'rain') : undefined;
+  if (isRefusal(rain)) return rain;
   const frost = (text: string) => text.trim() || undefined;
   const climate = checkShape(climateSchema, {
     meanHighF: highs,
     meanLowF: lows,
+    ...(rain ? { rainIn: rain } : {}),
     ...(frost(typed.lastFrost) ? { lastFrost: frost(typed.lastFrost) } : {}),
     ...(frost(typed.firstFrost) ? { firstFrost: frost(typed.firstFrost) } : {}),
   });
@@ -49,6 +53,8 @@ export function climateFromText(typed: {
     ? 'highs'
     : climate.field.startsWith('meanLow')
       ? 'lows'
-      : climate.field;
+      : climate.field.startsWith('rain')
+        ? 'rain'
+        : climate.field;
   return refuse(field, climate.refused.replace(/ \([^)]*\)$/, ''));
 }

@@ -15,6 +15,8 @@ export const climateSchema = yup.object({
   rainIn: twelve('monthly rain', 0, 60, 'in').optional(),
   lastFrost: monthDay('Last frost').optional(),
   firstFrost: monthDay('First frost').optional(),
+  /** Where the numbers come from, in words. */
+  source: text('Source of the climate', 200).optional(),
 });
 export type Climate = yup.InferType<typeof climateSchema>;
 

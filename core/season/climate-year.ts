@@ -14,19 +14,19 @@ export interface ClimateYear {
 }
 
 /** Ground counts as frozen while the mean air temperature is below this, deg F. Common practice, a stand-in for a soil probe. */
-const FROZEN_BELOW_MEAN_F = 32;
+export const FROZEN_BELOW_MEAN_F = 32;
 /** Heat stress of cool-season grass: mean high above this, deg F. Common practice says 85-90. */
-const HEAT_ABOVE_HIGH_F = 87;
+export const HEAT_ABOVE_HIGH_F = 87;
 /** Cool-season feeding ends and starts near this mean air temperature, deg F. Common practice. */
-const COOL_FEEDING_FROM_MEAN_F = 50;
+export const COOL_FEEDING_FROM_MEAN_F = 50;
 /** Warm-season feeding starts this long after the last frost: several weeks after full green-up. Common practice. */
-const GREEN_UP_DAYS = { usual: 28, centipedegrass: 42 } as const;
+export const GREEN_UP_DAYS = { usual: 28, centipedegrass: 42 } as const;
 /** Warm-season nitrogen stops this long before the first frost. Common practice says 4-6 weeks or more. */
-const STOP_BEFORE_FROST_DAYS = 42;
+export const STOP_BEFORE_FROST_DAYS = 42;
 /** Frost is taken where the mean low passes this, when the property gives no frost dates, deg F. */
 const FROST_LOW_F = 36;
 /** Growth under this share of the best is no season to feed in. */
-const LEAST_GROWTH = 0.1;
+export const LEAST_GROWTH = 0.1;
 
 const MID_MONTH = [15, 45, 74, 105, 135, 166, 196, 227, 258, 288, 319, 349] as const;
 

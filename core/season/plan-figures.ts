@@ -1,47 +1,17 @@
 import type { Case, Zone } from '../formats/case';
 import { groupOfTexture } from '../ground/texture-groups';
-import { evaluate } from '../reckoning/define';
-import { isRefusal } from '../reckoning/refusal';
 import { GROWTH_DAYS_A_MOWING } from './climate-year';
-import { addDays } from './day';
+import { etoByDay, rainByDay } from './climate/day-curves';
 import { judgePlan } from './edit-consequence';
 import type { SeasonPlan, ZoneSeason } from './plan';
-import { referenceEt } from './radiation';
 import { weeklyNitrogen } from './weekly-nitrogen';
 
 /** Water a root zone holds between drained and dry, in. Common practice by texture. */
 const HOLDS_IN = { sand: 0.6, loam: 1.6, clay: 2 } as const;
-const MM_PER_INCH = 25.4;
 const WEEK = 7;
 /** Grass without nitrogen still grows at this share; twice what it asks makes no more of it. Common practice. */
 const GROWS_UNFED = 0.6;
 const MOST_FED = 1.5;
-
-const fahrenheitToCelsius = (f: number): number => ((f - 32) * 5) / 9;
-
-/** Reference evapotranspiration of every day, in; undefined where the latitude is not known. */
-export function etoByDay(given: Case, plan: SeasonPlan): number[] | undefined {
-  const { weather } = plan;
-  const { latitudeDeg } = given.property;
-  if (!weather || latitudeDeg === undefined) return undefined;
-  return weather.highF.map((high, day) => {
-    const eto = evaluate(referenceEt, {
-      latitudeDeg,
-      dayOfYear: day + 1,
-      tmaxC: fahrenheitToCelsius(high),
-      tminC: fahrenheitToCelsius(weather.lowF[day] ?? high),
-    });
-    return isRefusal(eto) ? 0 : eto / MM_PER_INCH;
-  });
-}
-
-/** Rain of every day as its month's share, in; undefined where no rain is known. */
-export function rainByDay(given: Case, year: number, days: number): number[] | undefined {
-  const rain = given.property.climate?.rainIn;
-  if (!rain) return undefined;
-  const months = Array.from({ length: days }, (_, day) => Number(addDays(`${year}-01-01`, day).slice(5, 7)) - 1);
-  return months.map((month) => (rain[month] ?? 0) / months.filter((m) => m === month).length);
-}
 
 /** Nitrogen that could leach, lb/1000 ft2: what lies free beyond what growth has asked, carried off by water the soil cannot hold. */
 function atRisk(zone: Zone, supply: readonly number[], demand: readonly number[], drainsIn: readonly number[]): number {
@@ -116,7 +86,7 @@ export function planFigures(given: Case, plan: SeasonPlan): PlanFigures {
   const judged = judgePlan(given, plan);
   const days = plan.weather?.meanF.length ?? 365;
   const rain = rainByDay(given, plan.year, days);
-  const eto = etoByDay(given, plan);
+  const eto = etoByDay(given, plan.weather);
   // weekly sums: a shower that the grass drinks up within days carries nothing away
   const drains =
     rain && eto ? weekly(rain).map((fell, week) => Math.max(0, fell - (weekly(eto)[week] ?? 0))) : undefined;

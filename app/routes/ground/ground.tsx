@@ -1,7 +1,7 @@
 import './ground.css';
 import { App, Button } from 'antd';
 import { useEffect } from 'react';
-import { useFetcher, useSearchParams } from 'react-router';
+import { Link, useFetcher, useLocation, useSearchParams } from 'react-router';
 import { printGeoJson } from '@core/formats/ground-files';
 import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { isRefusal } from '@core/reckoning/refusal';
@@ -21,6 +21,7 @@ export async function clientAction({ request, params }: Route.ClientActionArgs) 
 
 /** Where a property has no climate yet, or another is wanted. */
 function ClimateChoice({ has, onChoose }: { has: boolean; onChoose: (preset: string) => void }) {
+  const { search } = useLocation();
   return (
     <div className="climate">
       <ChoiceField
@@ -31,6 +32,9 @@ function ClimateChoice({ has, onChoose }: { has: boolean; onChoose: (preset: str
         options={CLIMATE_PRESETS.map((p) => ({ value: p.id, label: p.name }))}
         onChange={onChoose}
       />
+      <Link className="link" to={{ pathname: '../season/climate', search }} relative="path">
+        From a station, a table or typed
+      </Link>
     </div>
   );
 }

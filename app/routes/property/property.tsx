@@ -23,7 +23,9 @@ import { WorkingsContext } from '../../ui/workings-context';
 import { codeWindows, type PropertyWork, unslug, workOf } from '../../work/property-work';
 import { amountFor } from '../../work/dose-words';
 import { grassOf } from '@core/ground/grasses';
+import { yearCurves } from '../../work/year-curves';
 import type { Route } from './+types/property';
+import { CurveChoice, GROWTH_ALONE } from './curve-choice';
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
   const file = await loadProperty(params.propertyId);
@@ -235,6 +237,17 @@ export default function Property({ loaderData }: Route.ComponentProps) {
   useHotkeys('alt+h', () => navigate('/'));
   useHotkeys('?', () => setKeysShown(true), { useKey: true });
 
+  const curves = useMemo(() => yearCurves(work).filter((each) => each.id !== 'growth'), [work]);
+  const curve = curves.find((each) => each.id === search.get('curve'));
+  const chooseCurve = (id: string) =>
+    setSearch(
+      (before) => {
+        if (id === GROWTH_ALONE) before.delete('curve');
+        else before.set('curve', id);
+        return before;
+      },
+      { replace: true },
+    );
   const area = file.zones.reduce((sum, z) => sum + z.areaSqFt, 0);
   const name = (id: string) => file.products?.find((p) => p.id === id)?.name ?? id;
   const windows = codeWindows(file.codes ?? [], zoneSeason?.season?.growth.length ?? 365);
@@ -286,9 +299,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
               <span>
                 {unslug(zone.texture)}, {showArea(zone.areaSqFt)} sq ft
               </span>
-              <span className="no-phone">
-                zone {file.zones.indexOf(zone) + 1} of {file.zones.length}
-              </span>
+              <CurveChoice curves={curves} chosen={curve?.id} zoneSeason={zoneSeason} onChoose={chooseCurve} />
             </>
           ) : (
             <span className="note">No zone yet</span>
@@ -302,6 +313,13 @@ export default function Property({ loaderData }: Route.ComponentProps) {
           today={today}
           label={`Year ${season.year}${zone ? ` of ${zone.name}` : ''}: growth, closed windows and ${zoneSeason?.doses.length ?? 0} doses`}
           emptySays={empty}
+          curve={
+            curve && {
+              ...curve,
+              name: [curve.name, curve.lines[0]?.name].filter(Boolean).join(', '),
+              values: curve.lines[0]?.values ?? [],
+            }
+          }
         />
         <Next work={work} />
       </section>

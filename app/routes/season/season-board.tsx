@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { lazy, type ReactNode, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, useLocation } from 'react-router';
 import { careTasks } from '@core/care/tasks';
 import type { Plan, PlanAim, PlannedDose, Zone } from '@core/formats/case';
 import { isRefusal, type Refusal } from '@core/reckoning/refusal';
@@ -56,6 +57,7 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
   const [held, setHeld] = useState<PlannedDose[] | undefined>();
   const [adding, setAdding] = useState(false);
   const mounted = useMounted();
+  const location = useLocation();
   const offerUndo = useOfferUndo();
   const { search, solve, stop } = useSolver();
   // React tells the board of a step before the state of the search is known again: the ref holds what goes with it
@@ -226,6 +228,12 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
             </span>
             <span className="small">{provenance(plan, edited)}</span>
             <span className="sp" />
+            <Link className="link" to={{ pathname: 'climate', search: location.search }}>
+              Climate
+            </Link>
+            <Link className="link" to={{ pathname: 'move-here', search: location.search }}>
+              Move a programme here
+            </Link>
             {years}
             {print}
           </div>

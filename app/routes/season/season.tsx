@@ -1,3 +1,4 @@
+import '../../ui/ruled-table.css';
 import './season.css';
 import './board.css';
 import { Button, Segmented } from 'antd';

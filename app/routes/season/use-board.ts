@@ -1,25 +1,12 @@
 import { useCallback, useMemo, useState } from 'react';
 import type { PlannedDose } from '@core/formats/case';
 import { consequenceOf, type Consequence, judgePlan } from '@core/season/edit-consequence';
-import type { SeasonPlan } from '@core/season/plan';
+import { plannedOf } from '@core/season/planned-of';
 import { withDoses } from '@core/season/with-doses';
 import type { PropertyWork } from '../../work/property-work';
 
 /** Steps back that are kept. */
 const MOST_STEPS = 100;
-
-/** Doses of a season as a plan keeps them. */
-export const plannedOf = (season: SeasonPlan, locked: ReadonlySet<string>): PlannedDose[] =>
-  season.zones.flatMap((z) =>
-    z.doses.map((d) => ({
-      zoneId: d.zoneId,
-      date: d.date,
-      productId: d.productId,
-      for: d.for,
-      rateLb: Number(d.rateLb.toFixed(6)),
-      ...(locked.has(`${d.zoneId}/${d.date}/${d.productId}`) ? { locked: true } : {}),
-    })),
-  );
 
 export interface Step {
   doses: PlannedDose[];

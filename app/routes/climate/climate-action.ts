@@ -1,0 +1,56 @@
+import type { Case, Climate, Plan, PlannedDose, Property } from '@core/formats/case';
+import { moveProgramme } from '@core/season/climate/move-programme';
+import { currentPlan } from '@core/season/current-plan';
+import { loadProperty, savePlan, saveProperty } from '../../storage/property-repository';
+import { todayIso } from '../../ui/format';
+import { orFault } from '../../work/or-fault';
+import { planYear } from '../../work/property-work';
+
+export type ClimateSent =
+  | { intent: 'use'; climate: Climate; latitudeDeg: number | undefined; moveDoses: boolean }
+  | { intent: 'put-back'; property: Property; plan: Plan | undefined };
+
+/** Doses of a plan carried to the property's new climate; what is given or under lock stays where it is. */
+function carried(file: Case, plan: Plan, was: Climate, is: Climate): Plan {
+  const doses = plan.doses ?? [];
+  const stays = (dose: PlannedDose) =>
+    dose.locked ||
+    file.zones.some(
+      (z) =>
+        z.id === dose.zoneId && (z.applied ?? []).some((a) => a.date === dose.date && a.productId === dose.productId),
+    );
+  const { keptOn: _kept, ...rest } = plan;
+  return {
+    ...rest,
+    solved: undefined,
+    doses: file.zones.flatMap((zone) => {
+      const its = doses.filter((d) => d.zoneId === zone.id);
+      const kept = its.filter(stays);
+      const moved = moveProgramme(
+        its.filter((d) => !stays(d)),
+        was,
+        is,
+        { zoneId: zone.id, year: plan.year, kept },
+      );
+      return [...kept, ...moved.map((m) => m.dose)];
+    }),
+  };
+}
+
+/** Writes the property's climate, and carries the year's doses with it where that was asked for. */
+export async function climateAction(propertyId: string, sent: ClimateSent) {
+  const file = await loadProperty(propertyId);
+  if (!file) return {};
+  return orFault(async () => {
+    if (sent.intent === 'put-back') {
+      await saveProperty(sent.property);
+      if (sent.plan) await savePlan(propertyId, sent.plan);
+      return {};
+    }
+    const plan = currentPlan(file, planYear(file, todayIso()));
+    const was = file.property.climate;
+    await saveProperty({ ...file.property, climate: sent.climate, latitudeDeg: sent.latitudeDeg });
+    if (sent.moveDoses && plan?.doses && was) await savePlan(propertyId, carried(file, plan, was, sent.climate));
+    return {};
+  });
+}

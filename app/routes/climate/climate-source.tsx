@@ -1,0 +1,240 @@
+import { Button, Input, Segmented } from 'antd';
+import { type ReactNode, useEffect, useId, useRef, useState } from 'react';
+import type { Climate } from '@core/formats/case';
+import { readClimateCsv } from '@core/formats/climate-csv';
+import { typedNumber } from '@core/formats/typed-number';
+import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
+import { isRefusal } from '@core/reckoning/refusal';
+import { ChoiceField, Fault, TextField } from '../../ui/field';
+import { climateFromText } from '../../work/climate-text';
+import { listStations, type StationEntry, stationNormals } from './station';
+
+/** A climate that is looked at and not yet stored. */
+export interface ClimateDraft {
+  climate: Climate;
+  latitudeDeg?: number;
+}
+
+interface SourceProps {
+  now: ClimateDraft | undefined;
+  today: string;
+  onDraft: (draft: ClimateDraft) => void;
+}
+
+const WAYS = [
+  { value: 'station', label: 'Station' },
+  { value: 'table', label: 'Table' },
+  { value: 'typed', label: 'Typed' },
+  { value: 'region', label: 'Region' },
+] as const;
+type Way = (typeof WAYS)[number]['value'];
+
+const YEARS = [10, 20, 30].map((years) => ({ value: String(years), label: `${years} years` }));
+
+function FromStation({ now, today, onDraft }: SourceProps) {
+  const [stations, setStations] = useState<StationEntry[]>([]);
+  const [station, setStation] = useState<string | undefined>();
+  const [years, setYears] = useState('30');
+  const [fault, setFault] = useState<string | undefined>();
+  const [busy, setBusy] = useState(false);
+  const leaving = useRef(new AbortController());
+  useEffect(() => {
+    const here = leaving.current;
+    void listStations().then((answer) => {
+      if (here.signal.aborted) return;
+      if (typeof answer === 'string') setFault(answer);
+      else setStations(answer);
+    });
+    return () => here.abort();
+  }, []);
+  const fetchIt = async () => {
+    if (!station) return setFault('Choose a station first.');
+    setBusy(true);
+    const answer = await stationNormals(station, Number(years), today);
+    setBusy(false);
+    if (typeof answer === 'string') return setFault(answer);
+    setFault(undefined);
+    onDraft({
+      latitudeDeg: now?.latitudeDeg ?? answer.latitudeDeg,
+      climate: {
+        ...answer.climate,
+        source: `${answer.name}, ${answer.days.toLocaleString('en-US')} days, ${answer.firstDay.slice(0, 4)} to ${answer.lastDay.slice(0, 4)}`,
+      },
+    });
+  };
+  return (
+    <>
+      <p className="small">
+        Daily highs, lows and rain of a simulated weather station that comes with Ubertas. Normals and the middle of its
+        frost dates are drawn from them.
+      </p>
+      <ChoiceField
+        label="Station"
+        placeholder="Choose the nearest in kind"
+        value={station}
+        options={stations.map((s) => ({ value: s.id, label: `${s.name}, ${s.latitudeDeg}° N` }))}
+        onChange={setStation}
+      />
+      <ChoiceField label="Years" value={years} options={YEARS} onChange={setYears} />
+      <Fault>{fault}</Fault>
+      <Button type="primary" loading={busy} onClick={() => void fetchIt()}>
+        Fetch its days
+      </Button>
+    </>
+  );
+}
+
+function FromTable({ now, onDraft }: SourceProps) {
+  const id = useId();
+  const [text, setText] = useState('');
+  const [name, setName] = useState('a pasted table');
+  const [fault, setFault] = useState<string | undefined>();
+  const picker = useRef<HTMLInputElement>(null);
+  const read = (source: string, of: string) => {
+    const answer = readClimateCsv(source);
+    if (isRefusal(answer)) return setFault(answer.refused);
+    setFault(undefined);
+    const { lastFrost, firstFrost } = now?.climate ?? {};
+    onDraft({
+      latitudeDeg: now?.latitudeDeg,
+      // twelve months know nothing of frost: the dates that stand here stay
+      climate: {
+        ...(answer.kind === 'monthly' ? { lastFrost, firstFrost } : {}),
+        ...answer.climate,
+        source: `${of}: ${answer.says}`.slice(0, 200),
+      },
+    });
+  };
+  const choose = async (file: File | undefined) => {
+    if (!file) return;
+    if (file.size > 4_000_000)
+      return setFault('The file is over 4 MB: sixty years of days are about 2. Is it the right one?');
+    const source = await file.text();
+    setName(file.name);
+    setText(source.slice(0, 20_000));
+    read(source, file.name);
+  };
+  return (
+    <>
+      <p className="small">
+        Twelve months or days of weather, with a header: month or date, high, low and, where known, rain. deg C and mm
+        in the header are understood.
+      </p>
+      <div className="field">
+        <label className="label" htmlFor={id}>
+          <span>Table</span>
+          <span>CSV, tabs or semicolons</span>
+        </label>
+        <Input.TextArea
+          id={id}
+          rows={7}
+          value={text}
+          placeholder={'month,high F,low F,rain in\nJan,40,24,2.6\nFeb,45,27,2.5'}
+          onChange={(event) => {
+            setText(event.target.value);
+            setName('a pasted table');
+          }}
+        />
+        <Fault>{fault}</Fault>
+      </div>
+      <input
+        ref={picker}
+        type="file"
+        className="vh"
+        tabIndex={-1}
+        accept=".csv,.txt,.tsv,text/csv,text/plain"
+        aria-label="Climate table"
+        onChange={(event) => {
+          void choose(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
+      <p className="links">
+        <Button type="primary" onClick={() => read(text, name)}>
+          Read the table
+        </Button>
+        <Button onClick={() => picker.current?.click()}>Choose a file</Button>
+      </p>
+    </>
+  );
+}
+
+const inARow = (values: readonly (number | undefined)[] | undefined): string =>
+  (values ?? []).map((value) => String(Math.round((value ?? 0) * 10) / 10)).join(', ');
+
+function Typed({ now, onDraft }: SourceProps) {
+  const [typed, setTyped] = useState({
+    highs: inARow(now?.climate.meanHighF),
+    lows: inARow(now?.climate.meanLowF),
+    rain: inARow(now?.climate.rainIn),
+    lastFrost: now?.climate.lastFrost ?? '',
+    firstFrost: now?.climate.firstFrost ?? '',
+    latitude: now?.latitudeDeg === undefined ? '' : String(now.latitudeDeg),
+  });
+  const [fault, setFault] = useState<{ field: string; refused: string } | undefined>();
+  const of = (field: keyof typeof typed) => ({
+    value: typed[field],
+    onChange: (value: string) => setTyped((before) => ({ ...before, [field]: value })),
+    fault: fault?.field === field ? fault.refused : undefined,
+  });
+  const read = () => {
+    const climate = climateFromText(typed);
+    if (isRefusal(climate)) return setFault(climate);
+    const latitudeDeg = typedNumber(typed.latitude, 'Latitude', 'latitude');
+    if (isRefusal(latitudeDeg)) return setFault(latitudeDeg);
+    if (latitudeDeg !== undefined && Math.abs(latitudeDeg) > 90)
+      return setFault({ field: 'latitude', refused: 'Latitude must be between -90 and 90 degrees.' });
+    setFault(undefined);
+    onDraft({ climate: { ...climate, source: 'typed' }, latitudeDeg });
+  };
+  return (
+    <>
+      <TextField label="Mean highs, January to December" unit="deg F" {...of('highs')} />
+      <TextField label="Mean lows, January to December" unit="deg F" {...of('lows')} />
+      <TextField label="Rain, January to December" unit="in, may stay empty" {...of('rain')} />
+      <div className="pair">
+        <TextField label="Last frost" unit="04-15" {...of('lastFrost')} />
+        <TextField label="First frost" unit="10-25" {...of('firstFrost')} />
+      </div>
+      <TextField label="Latitude" unit="degrees north" inputMode="decimal" {...of('latitude')} />
+      <Button type="primary" onClick={read}>
+        Look at it
+      </Button>
+    </>
+  );
+}
+
+function FromRegion({ onDraft }: SourceProps) {
+  return (
+    <ChoiceField
+      label="Region"
+      placeholder="Choose the nearest"
+      value={undefined}
+      options={CLIMATE_PRESETS.map((p) => ({ value: p.id, label: p.name }))}
+      onChange={(id) => {
+        const preset = CLIMATE_PRESETS.find((p) => p.id === id);
+        if (preset) onDraft({ climate: { ...preset.climate, source: preset.name }, latitudeDeg: preset.latitudeDeg });
+      }}
+    />
+  );
+}
+
+const FORMS: Record<Way, (props: SourceProps) => ReactNode> = {
+  station: FromStation,
+  table: FromTable,
+  typed: Typed,
+  region: FromRegion,
+};
+
+/** Where a climate may come from; what is found is looked at before it is stored. */
+export function ClimateSource(props: SourceProps) {
+  const [way, setWay] = useState<Way>('station');
+  const Form = FORMS[way];
+  return (
+    <section className="source" aria-labelledby="source-h">
+      <h2 id="source-h">{props.now ? 'Another climate' : 'Give it a climate'}</h2>
+      <Segmented aria-label="Where from" options={[...WAYS]} value={way} onChange={setWay} />
+      <Form key={way} {...props} />
+    </section>
+  );
+}

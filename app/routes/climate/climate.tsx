@@ -1,0 +1,183 @@
+import '../../ui/ruled-table.css';
+import './climate.css';
+import { Button, Checkbox } from 'antd';
+import { useMemo, useState } from 'react';
+import { Link, useFetcher, useLocation } from 'react-router';
+import { printClimateCsv } from '@core/formats/climate-csv';
+import { seasonLength } from '@core/season/climate/day-curves';
+import { seasonTurns, seasonWindows } from '@core/season/climate/season-windows';
+import { addDays, dayOfYear } from '@core/season/day';
+import { Fault } from '../../ui/field';
+import { saveTextFile } from '../../ui/save-text-file';
+import { showDay } from '../../ui/format';
+import { Substances } from '../../ui/substance';
+import { useOfferUndo } from '../../ui/use-offer-undo';
+import { usePropertyWork, workOf } from '../../work/property-work';
+import { yearCurves } from '../../work/year-curves';
+import type { Route } from './+types/climate';
+import { climateAction, type ClimateSent } from './climate-action';
+import { type ClimateDraft, ClimateSource } from './climate-source';
+import { NormalsTable } from './normals-table';
+import { YearCurves } from './year-curves';
+
+export async function clientAction({ request, params }: Route.ClientActionArgs) {
+  return climateAction(params.propertyId, (await request.json()) as ClimateSent);
+}
+
+/** The property's climate: its curves and windows with their reasons, and where it comes from. */
+export default function ClimatePage() {
+  const work = usePropertyWork();
+  const { search } = useLocation();
+  const fetcher = useFetcher<{ faults?: { storage: string } }>();
+  const offerUndo = useOfferUndo();
+  const [draft, setDraft] = useState<ClimateDraft | undefined>();
+  const [moveDoses, setMoveDoses] = useState(true);
+  const { file, plan, today, year } = work;
+  const { climate, latitudeDeg } = file.property;
+  const now = climate && { climate, latitudeDeg };
+  const shown = useMemo(
+    () => (draft ? workOf({ ...file, property: { ...file.property, ...draft } }, today, work.zone?.id ?? null) : work),
+    [draft, file, today, work],
+  );
+  const curves = useMemo(() => yearCurves(shown), [shown]);
+  const { zone, zoneSeason, season } = shown;
+  const windows = useMemo(
+    () => (zoneSeason ? seasonWindows(zoneSeason, season, file.codes ?? []) : []),
+    [zoneSeason, season, file.codes],
+  );
+  const turns = zoneSeason ? seasonTurns(zoneSeason) : [];
+  const length = zoneSeason?.season && seasonLength(zoneSeason.season);
+  const days = season.weather?.meanF.length ?? 365;
+  const send = (sent: ClimateSent) =>
+    void fetcher.submit(sent as never, { method: 'post', encType: 'application/json' });
+  const hasDoses = (plan?.doses ?? []).length > 0 && climate !== undefined;
+  const use = () => {
+    if (!draft) return;
+    const before = { property: file.property, plan };
+    send({ intent: 'use', climate: draft.climate, latitudeDeg: draft.latitudeDeg, moveDoses: moveDoses && hasDoses });
+    setDraft(undefined);
+    offerUndo(
+      hasDoses && moveDoses ? 'The climate is changed and the doses moved with it.' : 'The climate is changed.',
+      () => send({ intent: 'put-back', ...before }),
+    );
+  };
+  const dayOf = (at: number) => showDay(addDays(`${year}-01-01`, at));
+  return (
+    <div className="cl">
+      <div className="body">
+        <div>
+          <div className="pagehead">
+            <h1>Climate{zone ? ` and windows of ${zone.name}` : ''}</h1>
+            <span className="small">
+              {(draft ?? now)?.climate.source ?? (now ? 'source not noted' : 'no climate yet')}
+              {shown.file.property.latitudeDeg === undefined ? '' : `, ${shown.file.property.latitudeDeg}° N`}
+            </span>
+            <span className="sp" />
+            <Link className="link" to={{ pathname: '..', search }} relative="path">
+              Back to the board
+            </Link>
+          </div>
+          {draft && (
+            <div className="looking" role="status">
+              <b>Looked at, not stored.</b> The curves and windows below are those of{' '}
+              {draft.climate.source ?? 'the new climate'}.
+              {hasDoses && (
+                <Checkbox checked={moveDoses} onChange={(event) => setMoveDoses(event.target.checked)}>
+                  Move the doses of {year} with it, each to the day with the same high
+                </Checkbox>
+              )}
+              <span className="acts">
+                <Button type="primary" onClick={use}>
+                  Use this climate
+                </Button>
+                <Button onClick={() => setDraft(undefined)}>Leave it as it was</Button>
+              </span>
+            </div>
+          )}
+          <Fault>{fetcher.data?.faults?.storage}</Fault>
+          {curves.length === 0 ? (
+            <div className="empty">
+              <p>
+                No climate yet, so nothing can be dated. Take a station’s, paste a table, type the normals or choose a
+                region, here at the side.
+              </p>
+            </div>
+          ) : (
+            <>
+              {length && (
+                <p className="lead">
+                  <b>{length.frostFreeDays}</b> days without frost; <b>{length.growingDays}</b> days of growth, worth{' '}
+                  <b>{Math.round(length.bestGrowthDays)}</b> of its best.
+                  {shown.file.property.latitudeDeg === undefined && ' Type the latitude for daylight and evaporation.'}
+                </p>
+              )}
+              <YearCurves
+                year={year}
+                curves={curves}
+                windows={windows}
+                turns={turns}
+                days={days}
+                start={today.startsWith(String(year)) ? dayOfYear(today) : 120}
+              />
+              <table className="dosetable reasons">
+                <caption>Why each window is closed</caption>
+                <thead>
+                  <tr>
+                    <th scope="col">From, to</th>
+                    <th scope="col">Window</th>
+                    <th scope="col">Held back</th>
+                    <th scope="col">Because</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {windows.map((w) => (
+                    <tr key={`${w.kind}${w.from}${w.title}`}>
+                      <td>
+                        {dayOf(w.from)} to {dayOf(w.to)}
+                      </td>
+                      <th scope="row">{w.title}</th>
+                      <td>
+                        <Substances text={w.forbids} />
+                      </td>
+                      <td>{w.because}</td>
+                    </tr>
+                  ))}
+                  {turns.map((turn) => (
+                    <tr key={turn.title}>
+                      <td>{dayOf(turn.day)}</td>
+                      <th scope="row">{turn.title}</th>
+                      <td />
+                      <td>{turn.because}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </>
+          )}
+        </div>
+        <aside className="margin">
+          <ClimateSource key={climate?.source ?? ''} now={now} today={today} onDraft={setDraft} />
+          {(draft ?? now) && (
+            <section aria-labelledby="normals-h">
+              <div className="pagehead" style={{ padding: 0 }}>
+                <h2 id="normals-h">Normals</h2>
+                <span className="sp" />
+                {now && !draft && (
+                  <Button
+                    size="small"
+                    onClick={() =>
+                      saveTextFile(`${file.property.id}-normals.csv`, printClimateCsv(now.climate), 'text/csv')
+                    }
+                  >
+                    Save as CSV
+                  </Button>
+                )}
+              </div>
+              <NormalsTable shown={(draft ?? now) as ClimateDraft} before={draft ? now : undefined} />
+            </section>
+          )}
+        </aside>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,174 @@
+import '../../ui/ruled-table.css';
+import './move-here.css';
+import { Button } from 'antd';
+import { useEffect, useMemo, useRef } from 'react';
+import type { Plan } from '@core/formats/case';
+import { doseKey } from '@core/season/check-plan';
+import { Link, useFetcher, useLocation, useNavigate, useSearchParams } from 'react-router';
+import { moveProgramme } from '@core/season/climate/move-programme';
+import { plannedOf } from '@core/season/planned-of';
+import { grassOf } from '@core/ground/grasses';
+import { listProperties, loadProperty } from '../../storage/property-repository';
+import { Fault, ChoiceField } from '../../ui/field';
+import { showDay, showProductRate, todayIso } from '../../ui/format';
+import { useOfferUndo } from '../../ui/use-offer-undo';
+import { usePropertyWork, workOf } from '../../work/property-work';
+import type { Route } from './+types/move-here';
+import { moveHereAction, type MoveSent } from './move-here-action';
+
+/** The properties of this browser, and the one a programme is taken from. */
+export async function clientLoader({ request }: Route.ClientLoaderArgs) {
+  const from = new URL(request.url).searchParams.get('from');
+  const [entries, file] = await Promise.all([listProperties(), from ? loadProperty(from) : undefined]);
+  return { entries: entries.filter((entry) => entry.zones.length > 0), file };
+}
+
+export async function clientAction({ request, params }: Route.ClientActionArgs) {
+  return moveHereAction(params.propertyId, (await request.json()) as MoveSent);
+}
+
+/** A programme of another place, carried here: each dose to the day that has the same high on the same side of the year. */
+export default function MoveHere({ loaderData }: Route.ComponentProps) {
+  const { entries, file: theirs } = loaderData;
+  const work = usePropertyWork();
+  const { zone, season, plan, file, year } = work;
+  const [search, setSearch] = useSearchParams();
+  const location = useLocation();
+  const navigate = useNavigate();
+  const fetcher = useFetcher<{ faults?: { storage: string }; laid?: number }>();
+  const offerUndo = useOfferUndo();
+  const before = useRef<Plan | null>(null);
+  const choose = (key: string, value: string) =>
+    setSearch((before) => {
+      before.set(key, value);
+      if (key === 'from') before.delete('theirZone');
+      return before;
+    });
+  const there = useMemo(
+    () => (theirs ? workOf(theirs, todayIso(), search.get('theirZone')) : undefined),
+    [theirs, search],
+  );
+  const doses = useMemo(
+    () => (there ? plannedOf(there.season, new Set()).filter((d) => d.zoneId === there.zone?.id) : []),
+    [there],
+  );
+  const [climateThere, climateHere] = [theirs?.property.climate, file.property.climate];
+  const moved = useMemo(
+    () =>
+      climateThere && climateHere && zone
+        ? moveProgramme(doses, climateThere, climateHere, { zoneId: zone.id, year })
+        : [],
+    [climateThere, climateHere, zone, doses, year],
+  );
+  const name = (id: string) =>
+    file.products?.find((p) => p.id === id)?.name ?? theirs?.products?.find((p) => p.id === id)?.name ?? id;
+  const send = (sent: MoveSent) => void fetcher.submit(sent as never, { method: 'post', encType: 'application/json' });
+  const lay = () => {
+    if (!zone) return;
+    const locked = new Set((plan?.doses ?? []).filter((d) => d.locked).map(doseKey));
+    send({ intent: 'lay', zoneId: zone.id, standing: plannedOf(season, locked), doses: moved.map((m) => m.dose) });
+    before.current = plan ?? null;
+  };
+  const laid = fetcher.data?.laid;
+  useEffect(() => {
+    if (laid === undefined || !zone) return;
+    const was = before.current;
+    offerUndo(`${laid} doses lie on ${zone.name}. The checks say how they suit it.`, () =>
+      send({ intent: 'put-back', plan: was }),
+    );
+    void navigate({ pathname: '..', search: `?zone=${zone.id}` }, { relative: 'path' });
+    // once, when the action answers
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [laid]);
+  const sameGrass = there?.zone && zone && there.zone.grass === zone.grass;
+  return (
+    <div className="mh">
+      <div className="pagehead">
+        <h1>Move a programme{zone ? ` to ${zone.name}` : ' here'}</h1>
+        <span className="sp" />
+        <Link className="link" to={{ pathname: '..', search: location.search }} relative="path">
+          Back to the board
+        </Link>
+      </div>
+      <p className="say">
+        A date taken from another climate is the wrong date. Each dose goes to the day here that has the same normal
+        high on the same side of the year; in a colder place that means later in spring and earlier in fall. Rates stay,
+        and the checks then judge them by this zone’s own soil test.
+      </p>
+      <div className="from">
+        <ChoiceField
+          label="From the property"
+          placeholder="Choose one"
+          value={theirs?.property.id}
+          options={entries.map((entry) => ({ value: entry.id, label: entry.name }))}
+          onChange={(id) => choose('from', id)}
+        />
+        {there && (
+          <ChoiceField
+            label="Its zone"
+            value={there.zone?.id}
+            options={there.file.zones.map((z) => ({ value: z.id, label: `${z.name}, ${grassOf(z.grass).name}` }))}
+            onChange={(id) => choose('theirZone', id)}
+          />
+        )}
+      </div>
+      <Fault>{fetcher.data?.faults?.storage}</Fault>
+      {theirs && !climateThere && (
+        <p className="note">{theirs.property.name} has no climate, so its dates say nothing about the weather.</p>
+      )}
+      {!climateHere && <p className="note">This property has no climate yet. Give it one on the Climate page first.</p>}
+      {there?.zone && zone && !sameGrass && (
+        <p className="warn" role="status">
+          {grassOf(there.zone.grass).name} there, {grassOf(zone.grass).name} here: another grass grows by another curve.
+          Look at every date.
+        </p>
+      )}
+      {there && climateThere && climateHere && doses.length === 0 && (
+        <p className="note">Nothing is planned on that zone.</p>
+      )}
+      {moved.length > 0 && zone && (
+        <>
+          <table className="dosetable">
+            <caption>
+              {moved.length} {moved.length === 1 ? 'dose' : 'doses'} of {there?.year}, laid into {year}
+            </caption>
+            <thead>
+              <tr>
+                <th scope="col">There</th>
+                <th scope="col">Here</th>
+                <th scope="col">Normal high</th>
+                <th scope="col">Product</th>
+                <th scope="col">lb product per 1000 sq ft</th>
+                <th scope="col">How it was matched</th>
+              </tr>
+            </thead>
+            <tbody>
+              {moved.map(({ was, dose, moved: day }) => (
+                <tr key={`${was.date}${was.productId}`}>
+                  <td>{showDay(was.date)}</td>
+                  <td>
+                    <b>{showDay(dose.date)}</b>
+                  </td>
+                  <td>{Math.round(day.thereF)} °F</td>
+                  <td>{name(was.productId)}</td>
+                  <td className="num">{showProductRate(was.rateLb)}</td>
+                  <td>
+                    {day.matched
+                      ? `the Monday nearest to ${showDay(day.date)}`
+                      : `no such high here: kept in proportion, at ${Math.round(day.hereF)} °F`}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="acts">
+            <Button type="primary" onClick={lay}>
+              Lay it on {zone.name}
+            </Button>{' '}
+            <span className="small">in place of what is planned there now; the other zones keep theirs</span>
+          </p>
+        </>
+      )}
+    </div>
+  );
+}

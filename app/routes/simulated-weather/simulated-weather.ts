@@ -1,0 +1,11 @@
+import { isRefusal } from '@core/reckoning/refusal';
+import { dailyWeather, listStations } from '../../../standins/weather-station/weather-station';
+import type { Route } from './+types/simulated-weather';
+
+/** The simulated weather service: without a question its stations, with one the days of a station. */
+export function loader({ request }: Route.LoaderArgs) {
+  const query = new URL(request.url).searchParams;
+  if (!query.has('station')) return Response.json({ stations: listStations() });
+  const answer = dailyWeather(Object.fromEntries(query));
+  return Response.json(answer, { status: isRefusal(answer) ? 400 : 200 });
+}
