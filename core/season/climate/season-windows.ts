@@ -115,7 +115,7 @@ export function seasonWindows(
     stretches(yes).map((s): SeasonWindow => ({ kind, title, forbids, because, ...s }));
   const firstDay = plan.from.startsWith(String(year)) ? dayOfYear(plan.from) : 0;
   const windows = [
-    ...span('frozen', 'Frozen ground', 'nothing', `Mean air under ${FROZEN_BELOW_MEAN_F} deg F.`, season.frozen),
+    ...span('frozen', 'Frozen ground', 'no dose', `Mean air under ${FROZEN_BELOW_MEAN_F} deg F.`, season.frozen),
     ...span(
       'heat',
       'Heat',
@@ -146,7 +146,7 @@ export function seasonWindows(
       ? span(
           'report',
           'Before the plan',
-          'nothing',
+          'no dose',
           `It starts on ${sayDay(plan.from)}: ${plan.fromIs}.`,
           Array.from({ length: days }, (_, day) => day < firstDay),
         )

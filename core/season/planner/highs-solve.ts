@@ -27,6 +27,8 @@ export interface SolveLimits {
   seconds?: number;
   /** Any plan will do. */
   firstFeasible?: boolean;
+  /** A plan to start from, values by column name; what is missing is filled in. */
+  start?: ReadonlyMap<string, number>;
 }
 
 const percent = (gap: number | undefined): number | undefined =>
@@ -68,6 +70,13 @@ export function solveWithHighs(
       time_limit: limits.seconds ?? 60,
       ...(limits.firstFeasible ? { mip_max_improving_sols: 1 } : {}),
     });
+    if (limits.start) {
+      const known = columns.flatMap(({ name }, index) => {
+        const value = limits.start?.get(name);
+        return value === undefined ? [] : [{ index, value }];
+      });
+      model.setSolution({ indices: known.map((k) => k.index), values: known.map((k) => k.value) });
+    }
     model.run({
       [callbackType.mipImprovingSolution](event) {
         const { running_time = 0, mip_dual_bound, mip_gap, mip_solution, objective_function_value } = event.data;

@@ -17,6 +17,8 @@ export interface MilpRow {
   values: number[];
   /** The rule of the trade that this row states. */
   rule?: RuleOf;
+  /** Follows from other rows and whole numbers; there to shorten the proof. Left out where those rows are made soft. */
+  implied?: boolean;
 }
 
 /** Kinds of rules, in the words the checker uses. */
@@ -87,6 +89,18 @@ export class MilpBuilder {
     });
   }
 
+  /** A row that every plan keeps anyway. */
+  implied(
+    name: string,
+    terms: Iterable<readonly [column: number, value: number]>,
+    bounds: { lower?: number; upper?: number },
+  ): void {
+    const before = this.rows.length;
+    this.row(name, terms, bounds);
+    const made = this.rows[before];
+    if (made) made.implied = true;
+  }
+
   get milp(): Milp {
     return { columns: this.columns, rows: this.rows };
   }
@@ -105,25 +119,27 @@ export interface Slack {
 export function elastic({ columns, rows }: Milp): { milp: Milp; slacks: Slack[] } {
   const softColumns: MilpColumn[] = columns.map((c) => ({ ...c, cost: 0 }));
   const slacks: Slack[] = [];
-  const softRows = rows.map((row, index) => {
-    const yields = row.rule?.yields;
-    if (!yields) return row;
-    const terms = { columns: [...row.columns], values: [...row.values] };
-    const soften = (value: 1 | -1) => {
-      terms.columns.push(softColumns.length);
-      terms.values.push(value);
-      slacks.push({ column: softColumns.length, row: index });
-      softColumns.push({
-        name: `slack_${softColumns.length}`,
-        cost: yields.weight,
-        lower: 0,
-        upper: Infinity,
-        integer: false,
-      });
-    };
-    if (row.lower > -Infinity) soften(1);
-    if (row.upper < Infinity) soften(-1);
-    return { ...row, ...terms };
-  });
+  const softRows = rows
+    .filter((row) => !row.implied)
+    .map((row, index) => {
+      const yields = row.rule?.yields;
+      if (!yields) return row;
+      const terms = { columns: [...row.columns], values: [...row.values] };
+      const soften = (value: 1 | -1) => {
+        terms.columns.push(softColumns.length);
+        terms.values.push(value);
+        slacks.push({ column: softColumns.length, row: index });
+        softColumns.push({
+          name: `slack_${softColumns.length}`,
+          cost: yields.weight,
+          lower: 0,
+          upper: Infinity,
+          integer: false,
+        });
+      };
+      if (row.lower > -Infinity) soften(1);
+      if (row.upper < Infinity) soften(-1);
+      return { ...row, ...terms };
+    });
   return { milp: { columns: softColumns, rows: softRows }, slacks };
 }

@@ -1,6 +1,6 @@
 import type { ModelParts } from './build-model';
 import type { RuleKind } from './milp';
-import type { Band, Brings, ZoneProblem } from './problem';
+import type { Band, Brings, Carrier, ZoneProblem } from './problem';
 
 /** How dear it is to let one pound of a need go, when rules conflict. Nitrogen is the grass's food: last of all. */
 const WEIGHT = { N: 10, P2O5: 6, K2O: 6 } as const;
@@ -9,7 +9,7 @@ const SHORT_COST = 200;
 
 /** Least and most of every nutrient for the year, the code's cap, and the count of feedings that the ceilings force. */
 export function addNeedRows(parts: ModelParts, z: number): void {
-  const { builder, problem, doses, ignoring, fed } = parts;
+  const { builder, problem, doses, ignoring } = parts;
   const zone = problem.zones[z] as ZoneProblem;
   const here = doses.filter((d) => d.zone === zone && d.rate !== undefined);
   const correcting = doses.filter((d) => d.zone === zone && d.correction);
@@ -73,19 +73,27 @@ export function addNeedRows(parts: ModelParts, z: number): void {
         says: `the code's most N for the year on ${zone.zone.name}`,
       },
     );
-  // so many feedings at least, because no dose may pass its ceiling: true of every plan, and tightens the relaxation
+  addFeedingCount(parts, z);
+}
+
+/**
+ * So many feedings at least, because no dose may pass its ceiling and a school's steps have ceilings of their own: true of
+ * every plan, and tightens the relaxation.
+ */
+function addFeedingCount({ builder, problem, ignoring, fed }: ModelParts, z: number): void {
+  const zone = problem.zones[z] as ZoneProblem;
   const feedings = [...(fed.get(zone)?.values() ?? [])];
-  const largest = Math.max(0, ...zone.carriers.map((c) => c.mostRateLb * c.brings.N));
-  if (feedings.length > 0 && largest > 0 && zone.nitrogen.least > 0 && !ignoring.has('nitrogen-year'))
-    builder.row(
-      `feedings_${z}`,
-      feedings.map((column) => [column, 1] as const),
-      { lower: Math.ceil(zone.nitrogen.least / largest - 1e-9) },
-      {
-        kind: 'nitrogen-year',
-        zoneId: zone.zone.id,
-        says: `feedings enough for the year's N on ${zone.zone.name}`,
-        yields: { unit: 'feeding', weight: 0.01 },
-      },
-    );
+  const mostOf = (carriers: readonly Carrier[]) => Math.max(0, ...carriers.map((c) => c.mostRateLb * c.brings.N));
+  const largest = mostOf(zone.carriers);
+  if (feedings.length === 0 || largest <= 0 || zone.nitrogen.least <= 0 || ignoring.has('nitrogen-year')) return;
+  // steps that wait for each other lie in weeks of their own
+  const steps = ignoring.has('late-season') ? [] : zone.schools.steps;
+  const apart = steps.filter((_, s) => s === 0 || (steps[s - 1]?.beforeNext?.least ?? 0) > 0);
+  const inSteps = apart.reduce((sum, step) => sum + mostOf(zone.carriers.filter((c) => step.serves(c.product))), 0);
+  const others = Math.max(0, Math.ceil((zone.nitrogen.least - inSteps) / largest - 1e-9));
+  builder.implied(
+    `feedings_${z}`,
+    feedings.map((column) => [column, 1] as const),
+    { lower: Math.max(Math.ceil(zone.nitrogen.least / largest - 1e-9), apart.length + others) },
+  );
 }

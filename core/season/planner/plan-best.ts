@@ -6,6 +6,7 @@ import { type Conflict, explainConflict } from './conflicts';
 import { type SolveLimits, type SolveProgress, solveWithHighs } from './highs-solve';
 import { planProblem, type PlanWishes } from './problem';
 import { readSolution } from './read-solution';
+import { zoneByZone } from './zone-by-zone';
 
 /** What comes of asking for the best plan. */
 export interface BestPlan {
@@ -29,6 +30,9 @@ export const GOOD_ENOUGH_GAP = 0.01;
 /** Longest search before the best so far is taken, s. */
 export const LONGEST_SEARCH_S = 30;
 const CONFLICT_SEARCH_S = 4;
+/** From so many zones on a first plan is made zone by zone: the whole model would look for one too long. Measured. */
+const ZONE_BY_ZONE_FROM = 5;
+const ZONE_SEARCH = { gap: 0.3, seconds: 1 } as const;
 
 /**
  * Finds the best plan of a property's year: builds the model, has it solved, reads the doses, and where none exists
@@ -46,10 +50,14 @@ export function planBest(
   if (!problem) return { status: 'no-climate', doses: [], setAside: [] };
   const model = buildModel(problem);
   const setAside = problem.zones.flatMap((z) => z.schools.setAside);
+  const start =
+    problem.zones.length >= ZONE_BY_ZONE_FROM
+      ? zoneByZone(problem, (milp) => solveWithHighs(highs, milp, ZONE_SEARCH))
+      : undefined;
   const { values, ...result } = solveWithHighs(
     highs,
     model.milp,
-    { gap: GOOD_ENOUGH_GAP, seconds: LONGEST_SEARCH_S, ...limits },
+    { gap: GOOD_ENOUGH_GAP, seconds: LONGEST_SEARCH_S, start, ...limits },
     ({ values: better, ...progress }) =>
       report({ ...progress, doses: better ? readSolution(problem, model, better) : undefined }),
   );

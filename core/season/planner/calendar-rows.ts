@@ -1,0 +1,163 @@
+import { daysBetween } from '../day';
+import { LIME_NITROGEN_GAP_DAYS } from '../plan';
+import type { DoseVariable, ModelParts } from './build-model';
+import { MOST_PRODUCTS_A_DAY } from './limits';
+import type { ZoneProblem } from './problem';
+import { weeksIn } from './weeks';
+
+/** One N product a zone and day, the wait between feedings, lime clear of ammonia. */
+export function addCalendarRows(parts: ModelParts, z: number): void {
+  const { builder, problem, ignoring } = parts;
+  const zone = problem.zones[z] as ZoneProblem;
+  const here = parts.doses.filter((d) => d.zone === zone);
+  const fed = new Map<number, number>();
+  parts.fed.set(zone, fed);
+  const weeks = problem.weeks.length;
+  for (let week = 0; week < weeks; week++) {
+    const feeding = here.filter((d) => d.week === week && (d.carrier?.brings.N ?? 0) > 0);
+    if (feeding.length > 0) {
+      const column = builder.binary(`n_${z}_${week}`);
+      fed.set(week, column);
+      builder.row(`fed_${z}_${week}`, [...feeding.map((d) => [d.chosen, 1] as const), [column, -1]], {
+        lower: 0,
+        upper: 0,
+      });
+    }
+    const today = here.filter((d) => d.week === week);
+    if (today.length > MOST_PRODUCTS_A_DAY && !ignoring.has('passes'))
+      builder.row(
+        `passes_${z}_${week}`,
+        today.map((d) => [d.chosen, 1] as const),
+        { upper: MOST_PRODUCTS_A_DAY },
+        { kind: 'passes', zoneId: zone.zone.id, says: `at most ${MOST_PRODUCTS_A_DAY} products on one zone in a trip` },
+      );
+    if (zone.mostSaltLb < Infinity && !ignoring.has('salt'))
+      builder.row(
+        `salt_${z}_${week}`,
+        today.flatMap((d) => (d.rate === undefined ? [] : [[d.rate, d.carrier?.brings.saltLb ?? 0] as const])),
+        { upper: zone.mostSaltLb },
+        { kind: 'salt', zoneId: zone.zone.id, says: `at most ${zone.mostSaltLb} lb salt in a dose on a salty soil` },
+      );
+    builder.row(
+      `potash_${z}_${week}`,
+      today.flatMap((d) => (d.rate === undefined ? [] : [[d.rate, d.carrier?.brings.K2O ?? 0] as const])),
+      { upper: zone.potashDoseLb },
+    );
+  }
+  const standing = zone.standing.filter((d) => (d.product.guaranteed.N ?? 0) > 0);
+  const says = `${zone.gapWeeks * 7} days between feedings on ${zone.zone.name}`;
+  if (!ignoring.has('least-interval')) {
+    for (let from = 0; from < weeks; from++) {
+      const window = [...fed].filter(([week]) => week >= from && week < from + zone.gapWeeks);
+      if (window.length > 1 && fed.has(from))
+        builder.row(
+          `gap_${z}_${from}`,
+          window.map(([, column]) => [column, 1] as const),
+          { upper: 1 },
+          { kind: 'least-interval', zoneId: zone.zone.id, says },
+        );
+    }
+    for (const [week, column] of fed)
+      if (
+        standing.some(
+          (d) => Math.abs(daysBetween(d.date, (problem.weeks[week] as { date: string }).date)) < zone.gapWeeks * 7,
+        )
+      )
+        builder.row(
+          `stands_${z}_${week}`,
+          [[column, 1]],
+          { upper: 0 },
+          { kind: 'least-interval', zoneId: zone.zone.id, says },
+        );
+  }
+  addMostIntervalRows(parts, z, fed);
+  addLimeGapRows(parts, z);
+}
+
+/** Within the open season no stretch longer than the longest wait goes unfed, as far as the year's N makes enough doses. */
+function addMostIntervalRows({ builder, problem, ignoring }: ModelParts, z: number, fed: Map<number, number>): void {
+  const zone = problem.zones[z] as ZoneProblem;
+  if (ignoring.has('most-interval') || zone.nitrogen.least <= 0) return;
+  const open = [...fed.keys()].sort((a, b) => a - b);
+  const smallest = Math.min(...zone.carriers.filter((c) => c.brings.N > 0).map((c) => c.leastRateLb * c.brings.N));
+  const affordable = Math.floor(zone.nitrogen.most / smallest);
+  // so few pounds may not reach round the season: then the wait is what the doses make possible
+  const wait = Math.max(zone.mostGapWeeks, Math.ceil(open.length / Math.max(1, affordable)) + 1);
+  for (let i = 0; i + wait <= open.length; i++) {
+    const window = open.slice(i, i + wait);
+    const [first, last] = [window[0] as number, window.at(-1) as number];
+    // a summer or a closure inside it is no neglect: only an unbroken stretch counts
+    if (last - first !== wait - 1) continue;
+    const stands = zone.standing.some((d) => {
+      const [from, to] = [problem.weeks[first]?.date ?? '', problem.weeks[last]?.date ?? ''];
+      return (d.product.guaranteed.N ?? 0) > 0 && d.date >= from && d.date <= to;
+    });
+    if (stands) continue;
+    builder.row(
+      `wait_${z}_${first}`,
+      window.map((week) => [fed.get(week) as number, 1] as const),
+      { lower: 1 },
+      {
+        kind: 'most-interval',
+        zoneId: zone.zone.id,
+        says: `at most ${wait * 7} days without N in the open season on ${zone.zone.name}`,
+        yields: { unit: 'feeding', weight: 1 },
+      },
+    );
+  }
+}
+
+function addLimeGapRows({ builder, doses, problem, ignoring }: ModelParts, z: number): void {
+  if (ignoring.has('lime-gap')) return;
+  const zone = problem.zones[z] as ZoneProblem;
+  const here = doses.filter((d) => d.zone === zone);
+  const gap = weeksIn(LIME_NITROGEN_GAP_DAYS);
+  const rule = {
+    kind: 'lime-gap' as const,
+    zoneId: zone.zone.id,
+    says: `${LIME_NITROGEN_GAP_DAYS} days between lime and urea or ammonium on ${zone.zone.name}`,
+  };
+  const ammonia = here.filter((d) => d.carrier?.ammonia);
+  const limes = here.filter((d) => d.correction?.purpose === 'lime');
+  const near = (all: readonly DoseVariable[], week: number) =>
+    all.filter((d) => Math.abs(d.week - week) < gap).map((d) => [d.chosen, 1] as const);
+  // feedings stand further apart than lime and ammonia must, so one row may hold all that are near a lime
+  const oneFeeding = zone.gapWeeks >= 2 * gap - 1 && !ignoring.has('least-interval');
+  for (const lime of limes) {
+    if (oneFeeding)
+      builder.row(`lime_${z}_${lime.week}`, [[lime.chosen, 1], ...near(ammonia, lime.week)], { upper: 1 }, rule);
+    else
+      for (let week = lime.week - gap + 1; week < lime.week + gap; week++) {
+        const then = ammonia.filter((d) => d.week === week).map((d) => [d.chosen, 1] as const);
+        if (then.length > 0)
+          builder.row(`lime_${z}_${lime.week}_${week}`, [[lime.chosen, 1], ...then], { upper: 1 }, rule);
+      }
+    const date = problem.weeks[lime.week]?.date ?? '';
+    const standing = zone.standing.some(
+      (d) =>
+        d.for !== 'lime' &&
+        (d.product.guaranteed.N ?? 0) > 0 &&
+        Math.abs(daysBetween(d.date, date)) < LIME_NITROGEN_GAP_DAYS,
+    );
+    if (standing) builder.row(`limestands_${z}_${lime.week}`, [[lime.chosen, 1]], { upper: 0 }, rule);
+  }
+  // the same seen from the feeding: of the limes of one span only one goes down
+  for (const span of limes[0]?.correction?.spans ?? [])
+    for (const week of new Set(ammonia.map((d) => d.week))) {
+      const about = near(
+        limes.filter((d) => span.includes(d.week)),
+        week,
+      );
+      if (about.length > 1)
+        builder.row(
+          `limes_${z}_${week}_${span[0]}`,
+          [...about, ...ammonia.filter((d) => d.week === week).map((d) => [d.chosen, 1] as const)],
+          { upper: 1 },
+          rule,
+        );
+    }
+  for (const stood of zone.standing.filter((d) => d.for === 'lime'))
+    for (const dose of ammonia)
+      if (Math.abs(daysBetween(stood.date, problem.weeks[dose.week]?.date ?? '')) < LIME_NITROGEN_GAP_DAYS)
+        builder.row(`afterlime_${z}_${dose.week}`, [[dose.chosen, 1]], { upper: 0 }, rule);
+}

@@ -1,0 +1,108 @@
+import { packageLb } from '../../products/package-lb';
+import type { ModelParts } from './build-model';
+import type { RuleKind } from './milp';
+import type { Carrier, ZoneProblem } from './problem';
+
+/** Something the whole property needs so many pounds of, and what a zone may bring of it with a product. */
+interface Demand {
+  name: string;
+  kind: RuleKind;
+  needLb: number;
+  /** Share of a pound of product that counts, and most lb product/1000 ft2 of the zone that can. */
+  use: (zone: ZoneProblem, carrier: Carrier) => { share: number; mostLb: number };
+}
+
+/** Most of a carrier in a whole year, lb product/1000 ft2: what the year's most of any nutrient leaves room for. */
+export const mostOfYear = (zone: ZoneProblem, { brings }: Carrier): number =>
+  Math.max(
+    0,
+    Math.min(
+      brings.N > 0 ? zone.nitrogen.most / brings.N : Infinity,
+      brings.P2O5 > 0 ? zone.phosphate.most / brings.P2O5 : Infinity,
+      brings.K2O > 0 ? zone.potash.most / brings.K2O : Infinity,
+    ),
+  );
+
+const zoneLb = (zone: ZoneProblem, lbPerThousand: number): number => (lbPerThousand * zone.zone.areaSqFt) / 1000;
+
+/** What the property needs: each nutrient's year, and the nitrogen that the late-season steps ask for. */
+function demandsOf(zones: readonly ZoneProblem[]): Demand[] {
+  const ofYear = (
+    nutrient: 'N' | 'P2O5' | 'K2O',
+    band: 'nitrogen' | 'phosphate' | 'potash',
+    kind: RuleKind,
+  ): Demand => ({
+    name: nutrient,
+    kind,
+    needLb: zones.reduce((sum, zone) => sum + zoneLb(zone, Math.max(0, zone[band].least)), 0),
+    use: (zone, carrier) => ({ share: carrier.brings[nutrient], mostLb: mostOfYear(zone, carrier) }),
+  });
+  const stepsOf = (zone: ZoneProblem, carrier: Carrier) =>
+    zone.schools.steps.filter((step) => step.serves(carrier.product));
+  return [
+    ofYear('N', 'nitrogen', 'nitrogen-year'),
+    ofYear('P2O5', 'phosphate', 'phosphorus-year'),
+    ofYear('K2O', 'potash', 'potassium-year'),
+    {
+      name: 'steps',
+      kind: 'late-season',
+      needLb: zones.reduce(
+        (sum, zone) =>
+          sum +
+          zoneLb(
+            zone,
+            zone.schools.steps.reduce((lb, step) => lb + step.leastLb, 0),
+          ),
+        0,
+      ),
+      use: (zone, carrier) => {
+        const steps = stepsOf(zone, carrier);
+        return {
+          share: Math.max(0, ...steps.map((step) => carrier.brings[step.measured])),
+          mostLb: Math.min(mostOfYear(zone, carrier), steps.length * carrier.mostRateLb),
+        };
+      },
+    },
+  ];
+}
+
+/**
+ * Whole packages that every plan must buy: what the property needs, less what the store can bring, in packages rounded up.
+ * True of every plan already, and said aloud because a solver's relaxation buys tenths of bags: without it the proof takes
+ * many times as long (Chvátal's rounding; Nemhauser & Wolsey 1988, Integer and Combinatorial Optimization; from memory).
+ */
+export function addCoverRows(
+  { builder, problem, ignoring }: ModelParts,
+  stores: readonly { productId: string; bought: number; availableLb: number }[],
+): void {
+  for (const { name, kind, needLb, use } of demandsOf(problem.zones)) {
+    if (ignoring.has(kind) || needLb <= 0) continue;
+    let fromStore = 0;
+    let byThePound = false;
+    const helpers: { bought: number; holdsLb: number }[] = [];
+    for (const { productId, bought, availableLb } of stores) {
+      const uses = problem.zones.flatMap((zone) => {
+        const carrier = zone.carriers.find((c) => c.product.id === productId);
+        const its = carrier && use(zone, carrier);
+        return carrier && its && its.share > 0 && its.mostLb > 0 ? [{ zone, carrier, ...its }] : [];
+      });
+      const first = uses[0];
+      if (!first) continue;
+      const share = Math.max(...uses.map((each) => each.share));
+      const usableLb = uses.reduce((sum, { zone, mostLb }) => sum + zoneLb(zone, mostLb), 0);
+      fromStore += Math.max(0, Math.min(availableLb, usableLb)) * share;
+      const perPackage = packageLb(first.carrier.product);
+      if (perPackage === undefined) byThePound = true;
+      else helpers.push({ bought, holdsLb: Math.min(perPackage, usableLb) * share });
+    }
+    const missing = needLb - fromStore;
+    if (missing <= 1e-6 || byThePound) continue;
+    const held = helpers.map((h) => ({ ...h, holdsLb: Math.min(h.holdsLb, missing) }));
+    for (const step of new Set(held.map((h) => h.holdsLb)))
+      builder.implied(
+        `cover_${name}_${step.toFixed(3)}`,
+        held.map((h) => [h.bought, Math.ceil(h.holdsLb / step - 1e-9)] as const),
+        { lower: Math.ceil(missing / step - 1e-9) },
+      );
+  }
+}

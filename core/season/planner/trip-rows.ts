@@ -1,0 +1,43 @@
+import type { ModelParts } from './build-model';
+import { countOf } from './count-of';
+
+/** A week is a trip where anything goes out anywhere; trips cost, and there may be a most of them. */
+export function addTripRows({ builder, doses, problem, ignoring, fed }: ModelParts): void {
+  const { weeks, tripCost, wishes, maxTrips, standingWeeks } = problem;
+  const trips: [number, number][] = [];
+  weeks.forEach((_, week) => {
+    const out = doses.filter((d) => d.week === week);
+    if (out.length === 0 || standingWeeks.has(week)) return;
+    const trip = builder.binary(`t_${week}`, tripCost + wishes.tripLb);
+    trips.push([trip, 1]);
+    const goesOut = (name: string, what: readonly number[]) =>
+      builder.row(`out_${week}_${name}`, [[trip, 1] as const, ...what.map((column) => [column, -1] as const)], {
+        lower: 0,
+      });
+    for (const zone of problem.zones) {
+      const feeding = fed.get(zone)?.get(week);
+      if (feeding !== undefined) goesOut(`${feeding}`, [feeding]);
+    }
+    for (const dose of out) {
+      if (!dose.correction && (dose.carrier?.brings.N ?? 0) > 0) continue;
+      // lime never shares its zone's day with ammonia, so the two together still make one trip at most
+      const apart =
+        dose.correction?.purpose === 'lime' && !ignoring.has('lime-gap')
+          ? out.filter((d) => d.zone === dose.zone && d.carrier?.ammonia).map((d) => d.chosen)
+          : [];
+      goesOut(`${dose.chosen}`, [dose.chosen, ...apart]);
+    }
+  });
+  countOf(builder, 'trips', trips);
+  if (maxTrips !== undefined && !ignoring.has('trips'))
+    builder.row(
+      'trips',
+      trips,
+      { upper: maxTrips - standingWeeks.size },
+      {
+        kind: 'trips',
+        says: `at most ${maxTrips} trips`,
+        yields: { unit: 'trip', weight: 0.5 },
+      },
+    );
+}

@@ -1,0 +1,69 @@
+import { buildModel } from './build-model';
+import type { SolveResult } from './highs-solve';
+import type { Milp } from './milp';
+import type { PlanProblem, StandingDose, ZoneProblem } from './problem';
+
+/** A zone whose doses are settled: it asks for nothing more, and what it takes from the store stays taken. */
+const settled = (zone: ZoneProblem, standing: StandingDose[]): ZoneProblem => ({
+  ...zone,
+  carriers: [],
+  corrections: [],
+  correctionMissing: undefined,
+  schools: { ...zone.schools, steps: [], amounts: [] },
+  nitrogen: { least: 0, most: Infinity },
+  phosphate: { least: 0, most: Infinity },
+  potash: { least: 0, most: Infinity },
+  magnesiumLb: 0,
+  sulfurLb: 0,
+  codeYearLb: undefined,
+  standing,
+});
+
+/** Columns that belong to a zone carry its number behind their first word: `y_2_0_17`. */
+const ofZone = (name: string, z: number): boolean => name.split('_')[1] === String(z);
+
+/**
+ * A first plan of a property with many zones: zone after zone, the largest first, each on the trips and from the store that
+ * the ones before have left. A whole plan in a second or two where the model of all zones at once has none for long; from
+ * there the search goes on. Undefined where a zone finds nothing, because the ones before took its trips.
+ *
+ * @returns values of the whole model's columns by name; purchases are left for the solver to fill in
+ */
+export function zoneByZone(problem: PlanProblem, solve: (milp: Milp) => SolveResult): Map<string, number> | undefined {
+  const start = new Map<string, number>();
+  const order = problem.zones.map((_, z) => z).sort((a, b) => areaOf(problem, b) - areaOf(problem, a));
+  const taken = new Map<number, StandingDose[]>();
+  const weeks = new Set(problem.standingWeeks);
+  for (const z of order) {
+    const part: PlanProblem = {
+      ...problem,
+      standingWeeks: weeks,
+      zones: problem.zones.map((zone, i) => (i === z ? zone : settled(zone, taken.get(i) ?? zone.standing))),
+    };
+    const { milp, doses } = buildModel(part);
+    const { values } = solve(milp);
+    if (!values) return undefined;
+    const here = [...(problem.zones[z] as ZoneProblem).standing];
+    for (const dose of doses) {
+      if ((values[dose.chosen] ?? 0) < 0.5) continue;
+      weeks.add(dose.week);
+      here.push({
+        zoneId: dose.zone.zone.id,
+        date: problem.weeks[dose.week]?.date as string,
+        product: dose.product,
+        for: dose.correction?.purpose ?? 'N',
+        rateLb: dose.rate === undefined ? (dose.fixedRateLb ?? 0) : (values[dose.rate] ?? 0),
+        given: false,
+      });
+    }
+    taken.set(z, here);
+    milp.columns.forEach(({ name, integer }, column) => {
+      const value = values[column] ?? 0;
+      if (ofZone(name, z)) start.set(name, integer ? Math.round(value) : value);
+      else if (name.startsWith('t_') && value > 0.5) start.set(name, 1);
+    });
+  }
+  return start;
+}
+
+const areaOf = (problem: PlanProblem, z: number): number => problem.zones[z]?.zone.areaSqFt ?? 0;
