@@ -1,8 +1,17 @@
 import { readFileSync } from 'node:fs';
-import { type Case, readCase } from '../core/formats/case';
+import { type Case, type Climate, readCase } from '../core/formats/case';
 import { isRefusal } from '../core/reckoning/refusal';
 
-const GRASSES = ['tall-fescue', 'zoysiagrass', 'kentucky-bluegrass', 'bermudagrass'] as const;
+const GRASSES = ['tall-fescue', 'kentucky-bluegrass', 'perennial-ryegrass', 'fine-fescue'] as const;
+
+/** Mild enough that nitrogen may go down in 36 weeks of the year. Invented. */
+const MILD: Climate = {
+  meanHighF: [50, 54, 60, 65, 70, 75, 79, 79, 74, 66, 57, 51],
+  meanLowF: [36, 38, 42, 46, 51, 56, 60, 60, 55, 48, 42, 37],
+  rainIn: [4, 3.4, 3.2, 2.6, 2.1, 1.6, 0.9, 1.1, 1.8, 3.1, 4.4, 4.6],
+  lastFrost: '03-20',
+  firstFrost: '11-20',
+};
 
 /** An invented property of so many zones on the twelve products of the demo shelf. */
 export function benchProperty(zones: number): Case {
@@ -28,6 +37,8 @@ export function benchProperty(zones: number): Case {
   });
   return {
     ...read,
+    property: { ...read.property, climate: MILD },
+    codes: [],
     zones: copies.map((c) => c.zone),
     soilTests: copies.flatMap((c) => c.tests),
   };

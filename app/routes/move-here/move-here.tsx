@@ -119,8 +119,8 @@ export default function MoveHere({ loaderData }: Route.ComponentProps) {
       {!climateHere && <p className="note">This property has no climate yet. Give it one on the Climate page first.</p>}
       {there?.zone && zone && !sameGrass && (
         <p className="warn" role="status">
-          {grassOf(there.zone.grass).name} there, {grassOf(zone.grass).name} here: another grass grows by another curve.
-          Look at every date.
+          There it is {grassOf(there.zone.grass).name}, here {grassOf(zone.grass).name}: another grass grows by another
+          curve. Look at every date.
         </p>
       )}
       {there && climateThere && climateHere && doses.length === 0 && (
@@ -138,7 +138,9 @@ export default function MoveHere({ loaderData }: Route.ComponentProps) {
                 <th scope="col">Here</th>
                 <th scope="col">Normal high</th>
                 <th scope="col">Product</th>
-                <th scope="col">lb product per 1000 sq ft</th>
+                <th scope="col" className="num">
+                  lb product per 1000 sq ft
+                </th>
                 <th scope="col">How it was matched</th>
               </tr>
             </thead>

@@ -15,9 +15,10 @@ export interface DoseVariable {
   product: Product;
   /** Column that is 1 where the dose goes down. */
   chosen: number;
-  /** Column of lb product/1000 ft2; undefined where the rate is fixed. */
-  rate?: number;
-  fixedRateLb?: number;
+  /** lb product/1000 ft2 of the dose wherever it goes down. */
+  leastRateLb: number;
+  /** Column of lb product/1000 ft2 above the least; undefined where the rate is fixed. */
+  over?: number;
   carrier?: Carrier;
   correction?: Correction;
 }
@@ -25,6 +26,8 @@ export interface DoseVariable {
 export interface PlanModel {
   milp: Milp;
   doses: DoseVariable[];
+  /** Whole numbers that are telling as a sum: packages bought, trips. A search that splits on them is short. */
+  counts: number[][];
 }
 
 /** Everything the parts of the model share while it is built. */
@@ -36,7 +39,21 @@ export interface ModelParts {
   ignoring: ReadonlySet<RuleKind>;
   /** Column that is 1 where a zone is fed nitrogen in a week. */
   fed: Map<ZoneProblem, Map<number, number>>;
+  counts: number[][];
 }
+
+/** Pounds of product of a dose, times a factor, as terms of a row. */
+export const rateTerms = (dose: DoseVariable, factor: number): [column: number, value: number][] =>
+  dose.over === undefined
+    ? [[dose.chosen, factor * dose.leastRateLb]]
+    : [
+        [dose.chosen, factor * dose.leastRateLb],
+        [dose.over, factor],
+      ];
+
+/** Rate of a chosen dose in a solution, lb product/1000 ft2. */
+export const rateIn = (dose: DoseVariable, values: ArrayLike<number>): number =>
+  dose.leastRateLb + (dose.over === undefined ? 0 : (values[dose.over] ?? 0));
 
 /** Doses of a zone in one week. */
 export const dosesIn = (parts: ModelParts, zone: ZoneProblem, week: number): DoseVariable[] =>
@@ -49,24 +66,19 @@ function addDoses(parts: ModelParts, z: number): void {
     carrier.open.forEach((open, week) => {
       if (!open) return;
       const chosen = builder.binary(`y_${z}_${c}_${week}`);
-      const rate = builder.column(`r_${z}_${c}_${week}`, { upper: carrier.mostRateLb });
-      builder.row(
-        `most_${z}_${c}_${week}`,
-        [
-          [rate, 1],
-          [chosen, -carrier.mostRateLb],
-        ],
-        { upper: 0 },
-      );
-      builder.row(
-        `least_${z}_${c}_${week}`,
-        [
-          [rate, 1],
-          [chosen, -carrier.leastRateLb],
-        ],
-        { lower: 0 },
-      );
-      parts.doses.push({ zone, week, product: carrier.product, chosen, rate, carrier });
+      const { product, leastRateLb } = carrier;
+      const room = carrier.mostRateLb - leastRateLb;
+      const over = room > 0 ? builder.column(`r_${z}_${c}_${week}`, { upper: room }) : undefined;
+      if (over !== undefined)
+        builder.row(
+          `most_${z}_${c}_${week}`,
+          [
+            [over, 1],
+            [chosen, -room],
+          ],
+          { upper: 0 },
+        );
+      parts.doses.push({ zone, week, product, chosen, leastRateLb, over, carrier });
     });
   });
   zone.corrections.forEach((correction) => {
@@ -80,7 +92,7 @@ function addDoses(parts: ModelParts, z: number): void {
           week,
           product: correction.product,
           chosen,
-          fixedRateLb: correction.rateLb,
+          leastRateLb: correction.rateLb,
           correction,
         });
         return [chosen, 1];
@@ -121,7 +133,7 @@ function addDoses(parts: ModelParts, z: number): void {
  * @param ignoring rule kinds to leave out, when looking for what stands in whose way
  */
 export function buildModel(problem: PlanProblem, ignoring: ReadonlySet<RuleKind> = new Set()): PlanModel {
-  const parts: ModelParts = { problem, builder: new MilpBuilder(), doses: [], ignoring, fed: new Map() };
+  const parts: ModelParts = { problem, builder: new MilpBuilder(), doses: [], ignoring, fed: new Map(), counts: [] };
   problem.zones.forEach((_, z) => addDoses(parts, z));
   problem.zones.forEach((_, z) => addCalendarRows(parts, z));
   problem.zones.forEach((_, z) => addNeedRows(parts, z));
@@ -129,5 +141,5 @@ export function buildModel(problem: PlanProblem, ignoring: ReadonlySet<RuleKind>
   problem.zones.forEach((_, z) => addGrowthRows(parts, z));
   addTripRows(parts);
   addStoreRows(parts);
-  return { milp: parts.builder.milp, doses: parts.doses };
+  return { milp: parts.builder.milp, doses: parts.doses, counts: parts.counts };
 }

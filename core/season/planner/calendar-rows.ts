@@ -1,6 +1,6 @@
 import { daysBetween } from '../day';
 import { LIME_NITROGEN_GAP_DAYS } from '../plan';
-import type { DoseVariable, ModelParts } from './build-model';
+import { type DoseVariable, type ModelParts, rateTerms } from './build-model';
 import { MOST_PRODUCTS_A_DAY } from './limits';
 import type { ZoneProblem } from './problem';
 import { weeksIn } from './weeks';
@@ -34,13 +34,13 @@ export function addCalendarRows(parts: ModelParts, z: number): void {
     if (zone.mostSaltLb < Infinity && !ignoring.has('salt'))
       builder.row(
         `salt_${z}_${week}`,
-        today.flatMap((d) => (d.rate === undefined ? [] : [[d.rate, d.carrier?.brings.saltLb ?? 0] as const])),
+        today.flatMap((d) => rateTerms(d, d.carrier?.brings.saltLb ?? 0)),
         { upper: zone.mostSaltLb },
         { kind: 'salt', zoneId: zone.zone.id, says: `at most ${zone.mostSaltLb} lb salt in a dose on a salty soil` },
       );
     builder.row(
       `potash_${z}_${week}`,
-      today.flatMap((d) => (d.rate === undefined ? [] : [[d.rate, d.carrier?.brings.K2O ?? 0] as const])),
+      today.flatMap((d) => rateTerms(d, d.carrier?.brings.K2O ?? 0)),
       { upper: zone.potashDoseLb },
     );
   }

@@ -1,4 +1,4 @@
-import type { ModelParts } from './build-model';
+import { type ModelParts, rateTerms } from './build-model';
 import type { ZoneProblem } from './problem';
 
 /** Weeks gathered into one balance: finer than that no grass notices. */
@@ -28,7 +28,7 @@ export function addGrowthRows({ builder, problem, doses }: ModelParts, z: number
     const supply = here.flatMap((d): [number, number][] => {
       const release = d.carrier?.release.get(d.week);
       const share = span.reduce((sum, w) => sum + (release?.[w] ?? 0), 0);
-      return share > 1e-6 ? [[d.rate as number, -share * (d.carrier?.brings.N ?? 0)]] : [];
+      return share > 1e-6 ? rateTerms(d, -share * (d.carrier?.brings.N ?? 0)) : [];
     });
     // stock now - stock before - supplied = - asked
     builder.row(

@@ -1,4 +1,4 @@
-import type { ModelParts } from './build-model';
+import { type ModelParts, rateTerms } from './build-model';
 import type { RuleKind } from './milp';
 import type { Band, Brings, Carrier, ZoneProblem } from './problem';
 
@@ -11,16 +11,13 @@ const SHORT_COST = 200;
 export function addNeedRows(parts: ModelParts, z: number): void {
   const { builder, problem, doses, ignoring } = parts;
   const zone = problem.zones[z] as ZoneProblem;
-  const here = doses.filter((d) => d.zone === zone && d.rate !== undefined);
+  const here = doses.filter((d) => d.zone === zone && d.carrier);
   const correcting = doses.filter((d) => d.zone === zone && d.correction);
   const terms = (nutrient: keyof Brings): [number, number][] => [
-    ...here.map((d): [number, number] => [d.rate as number, d.carrier?.brings[nutrient] ?? 0]),
+    ...here.flatMap((d) => rateTerms(d, d.carrier?.brings[nutrient] ?? 0)),
     // magnesium comes with dolomitic lime
     ...(nutrient === 'Mg'
-      ? correcting.map((d): [number, number] => [
-          d.chosen,
-          ((d.product.guaranteed.Mg ?? 0) / 100) * (d.fixedRateLb ?? 0),
-        ])
+      ? correcting.map((d): [number, number] => [d.chosen, ((d.product.guaranteed.Mg ?? 0) / 100) * d.leastRateLb])
       : []),
   ];
   const need = (nutrient: 'N' | 'P2O5' | 'K2O', kind: RuleKind, { least, most }: Band) => {

@@ -6,6 +6,7 @@ import { type Conflict, explainConflict } from './conflicts';
 import { type SolveLimits, type SolveProgress, solveWithHighs } from './highs-solve';
 import { planProblem, type PlanWishes } from './problem';
 import { readSolution } from './read-solution';
+import { splitSearch } from './split-search';
 import { zoneByZone } from './zone-by-zone';
 
 /** What comes of asking for the best plan. */
@@ -54,9 +55,9 @@ export function planBest(
     problem.zones.length >= ZONE_BY_ZONE_FROM
       ? zoneByZone(problem, (milp) => solveWithHighs(highs, milp, ZONE_SEARCH))
       : undefined;
-  const { values, ...result } = solveWithHighs(
-    highs,
-    model.milp,
+  const { values, ...result } = splitSearch(
+    model,
+    (milp, each, hear) => solveWithHighs(highs, milp, each, hear),
     { gap: GOOD_ENOUGH_GAP, seconds: LONGEST_SEARCH_S, start, ...limits },
     ({ values: better, ...progress }) =>
       report({ ...progress, doses: better ? readSolution(problem, model, better) : undefined }),

@@ -1,5 +1,5 @@
 import type { PlannedDose } from '../../formats/case';
-import type { PlanModel } from './build-model';
+import { type PlanModel, rateIn } from './build-model';
 import { RATE_STEP_LB } from './limits';
 import { type PlanProblem, purposeOf } from './problem';
 
@@ -16,7 +16,7 @@ export function readSolution(problem: PlanProblem, { doses }: PlanModel, values:
         date: problem.weeks[d.week]?.date as string,
         productId: d.product.id,
         for: d.correction?.purpose ?? purposeOf(d.product, d.zone.phosphate.most > 0 && d.zone.phosphate.least > 0),
-        rateLb: d.rate === undefined ? (d.fixedRateLb as number) : Number(stepDown(values[d.rate] ?? 0).toFixed(2)),
+        rateLb: d.correction ? d.leastRateLb : Number(stepDown(rateIn(d, values)).toFixed(2)),
       };
     });
   const standing = problem.zones.flatMap((zone) =>

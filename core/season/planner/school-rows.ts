@@ -1,4 +1,4 @@
-import type { DoseVariable, ModelParts } from './build-model';
+import { type DoseVariable, type ModelParts, rateTerms } from './build-model';
 import type { ZoneProblem } from './problem';
 import { weeksIn } from './weeks';
 
@@ -10,7 +10,7 @@ export function addSchoolRows({ builder, problem, doses, ignoring }: ModelParts,
   const zone = problem.zones[z] as ZoneProblem;
   const { schools } = zone;
   const dayOf = (d: DoseVariable) => problem.weeks[d.week]?.day ?? 0;
-  const here = doses.filter((d) => d.zone === zone && d.rate !== undefined);
+  const here = doses.filter((d) => d.zone === zone && d.carrier);
   const steps = ignoring.has('late-season')
     ? []
     : schools.steps.map((step, s) => {
@@ -20,7 +20,7 @@ export function addSchoolRows({ builder, problem, doses, ignoring }: ModelParts,
           const today = serving.filter((d) => d.week === week);
           const column = builder.binary(`step_${z}_${s}_${week}`);
           taken.set(week, column);
-          const amount = today.map((d) => [d.rate as number, d.carrier?.brings[step.measured] ?? 0] as const);
+          const amount = today.flatMap((d) => rateTerms(d, d.carrier?.brings[step.measured] ?? 0));
           builder.row(`stepped_${z}_${s}_${week}`, [...today.map((d) => [d.chosen, 1] as const), [column, -1]], {
             lower: 0,
           });
@@ -60,7 +60,7 @@ export function addSchoolRows({ builder, problem, doses, ignoring }: ModelParts,
         (d) =>
           dayOf(d) >= amount.from && dayOf(d) <= amount.to && (amount.withNitrogen || (d.carrier?.brings.N ?? 0) === 0),
       )
-      .map((d) => [d.rate as number, d.carrier?.brings[amount.nutrient] ?? 0] as const);
+      .flatMap((d) => rateTerms(d, d.carrier?.brings[amount.nutrient] ?? 0));
     builder.row(
       `amount_${z}_${a}`,
       terms,

@@ -1,7 +1,6 @@
 import type { Product } from '../../formats/case';
 import { packageLb } from '../../products/package-lb';
-import type { DoseVariable, ModelParts } from './build-model';
-import { countOf } from './count-of';
+import { type DoseVariable, type ModelParts, rateTerms } from './build-model';
 import type { MilpBuilder } from './milp';
 import { addCoverRows, mostOfYear } from './cover-rows';
 
@@ -27,13 +26,9 @@ function addFirstPackageRows(
     if (!carrier) continue;
     const used = builder.binary(`used_${product.id}_${zone.zone.id}`);
     const most = mostOfYear(zone, carrier);
-    builder.row(
-      `uses_${product.id}_${zone.zone.id}`,
-      [...here.map((d) => [d.rate as number, 1] as const), [used, -most]],
-      {
-        upper: 0,
-      },
-    );
+    builder.row(`uses_${product.id}_${zone.zone.id}`, [...here.flatMap((d) => rateTerms(d, 1)), [used, -most]], {
+      upper: 0,
+    });
     builder.row(
       `first_${product.id}_${zone.zone.id}`,
       [
@@ -56,7 +51,7 @@ function addFirstPackageRows(
 
 /** Whole packages for the property, stock first; what is left in the store weighs a little. */
 export function addStoreRows(parts: ModelParts): void {
-  const { builder, doses, problem } = parts;
+  const { builder, doses, problem, counts } = parts;
   const stores: { productId: string; bought: number; availableLb: number }[] = [];
   const products = new Map(doses.map((d) => [d.product.id, d.product]));
   for (const zone of problem.zones) for (const d of zone.standing) if (!d.given) products.set(d.product.id, d.product);
@@ -88,12 +83,7 @@ export function addStoreRows(parts: ModelParts): void {
       .flatMap((d): [number, number][] => {
         const perThousand = d.zone.zone.areaSqFt / 1000;
         // the scale shows tenths: half of one may come on top of every dose
-        return d.rate === undefined
-          ? [[d.chosen, -perThousand * (d.fixedRateLb ?? 0) - HALF_A_TENTH_LB]]
-          : [
-              [d.rate, -perThousand],
-              [d.chosen, -HALF_A_TENTH_LB],
-            ];
+        return [...rateTerms(d, -perThousand), [d.chosen, -HALF_A_TENTH_LB]];
       });
     const stands = problem.zones
       .flatMap((zone) => zone.standing.map((d) => ({ d, perThousand: zone.zone.areaSqFt / 1000 })))
@@ -107,7 +97,11 @@ export function addStoreRows(parts: ModelParts): void {
       upper: stands - onHand,
     });
   }
-  const bags = stores.flatMap(({ bought }) => (builder.columns[bought]?.integer ? [[bought, 1] as const] : []));
-  countOf(builder, 'packages', bags);
+  const carried = new Set(problem.zones.flatMap((zone) => zone.carriers.map((c) => c.product.id)));
+  counts.unshift(
+    stores.flatMap(({ productId, bought }) =>
+      carried.has(productId) && builder.columns[bought]?.integer ? [bought] : [],
+    ),
+  );
   addCoverRows(parts, stores);
 }

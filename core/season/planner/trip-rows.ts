@@ -1,8 +1,7 @@
 import type { ModelParts } from './build-model';
-import { countOf } from './count-of';
 
 /** A week is a trip where anything goes out anywhere; trips cost, and there may be a most of them. */
-export function addTripRows({ builder, doses, problem, ignoring, fed }: ModelParts): void {
+export function addTripRows({ builder, doses, problem, ignoring, fed, counts }: ModelParts): void {
   const { weeks, tripCost, wishes, maxTrips, standingWeeks } = problem;
   const trips: [number, number][] = [];
   weeks.forEach((_, week) => {
@@ -28,7 +27,7 @@ export function addTripRows({ builder, doses, problem, ignoring, fed }: ModelPar
       goesOut(`${dose.chosen}`, [dose.chosen, ...apart]);
     }
   });
-  countOf(builder, 'trips', trips);
+  counts.push(trips.map(([column]) => column));
   if (maxTrips !== undefined && !ignoring.has('trips'))
     builder.row(
       'trips',

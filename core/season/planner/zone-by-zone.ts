@@ -1,4 +1,4 @@
-import { buildModel } from './build-model';
+import { buildModel, rateIn } from './build-model';
 import type { SolveResult } from './highs-solve';
 import type { Milp } from './milp';
 import type { PlanProblem, StandingDose, ZoneProblem } from './problem';
@@ -52,7 +52,7 @@ export function zoneByZone(problem: PlanProblem, solve: (milp: Milp) => SolveRes
         date: problem.weeks[dose.week]?.date as string,
         product: dose.product,
         for: dose.correction?.purpose ?? 'N',
-        rateLb: dose.rate === undefined ? (dose.fixedRateLb ?? 0) : (values[dose.rate] ?? 0),
+        rateLb: rateIn(dose, values),
         given: false,
       });
     }
