@@ -6,8 +6,8 @@ const GRASSES = ['tall-fescue', 'kentucky-bluegrass', 'perennial-ryegrass', 'fin
 
 /** Mild enough that nitrogen may go down in 36 weeks of the year. Invented. */
 const MILD: Climate = {
-  meanHighF: [50, 54, 60, 65, 70, 75, 79, 79, 74, 66, 57, 51],
-  meanLowF: [36, 38, 42, 46, 51, 56, 60, 60, 55, 48, 42, 37],
+  meanHighF: [53, 57, 62, 66, 70, 75, 79, 79, 75, 69, 60, 53],
+  meanLowF: [39, 42, 45, 48, 52, 56, 60, 60, 56, 50, 44, 39],
   rainIn: [4, 3.4, 3.2, 2.6, 2.1, 1.6, 0.9, 1.1, 1.8, 3.1, 4.4, 4.6],
   lastFrost: '03-20',
   firstFrost: '11-20',

@@ -6,14 +6,19 @@ import { planSeason } from '@core/season/plan';
 import { type BestPlan, planBest, type PlanProgress } from '@core/season/planner/plan-best';
 import type { PlanWishes } from '@core/season/planner/problem';
 
+/** Longest run that a search started meanwhile waits for, s. */
+const WARMING_S = 0.4;
+
 let loading: Promise<Highs> | undefined;
 const highs = () => (loading ??= loadHighs({ locateFile: () => wasmUrl }));
 
 /** Finds the best plan off the page's thread. While it works it hears nothing: ending the worker is the stop. */
 const solver = {
-  /** Fetches and readies the solver, so that the first search starts at once. */
-  async warm(): Promise<void> {
-    await highs();
+  /** Fetches the solver and runs it once over a single zone: code that has run before runs several times as fast. */
+  async warm(given: Case, year: number, asOf: string): Promise<void> {
+    const loaded = await highs();
+    const one = { ...given, zones: given.zones.slice(0, 1) };
+    planBest(loaded, one, planSeason(one, year, {}, asOf), {}, { gap: 0.5, seconds: WARMING_S });
   },
   async solve(
     given: Case,

@@ -59,7 +59,7 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
   const mounted = useMounted();
   const location = useLocation();
   const offerUndo = useOfferUndo();
-  const { search, solve, stop } = useSolver();
+  const { search, solve, stop } = useSolver(file, year, today);
   // React tells the board of a step before the state of the search is known again: the ref holds what goes with it
   const storing = useRef<Plan['solved']>(undefined);
   const store = useCallback(

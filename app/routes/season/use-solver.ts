@@ -31,7 +31,7 @@ function start(): Running {
  * Runs the planner in a worker. `solve` answers with the best plan; `stop` ends the search at once and lets it answer
  * with the best so far and the gap proven for it. Readied when the page opens, so that the first search starts warm.
  */
-export function useSolver() {
+export function useSolver(given: Case, year: number, asOf: string) {
   const running = useRef<Running | undefined>(undefined);
   const settle = useRef<((found: Found) => void) | undefined>(undefined);
   const latest = useRef<Search>({ seconds: 0 });
@@ -46,8 +46,10 @@ export function useSolver() {
   useEffect(() => {
     running.current = start();
     // a solver that cannot be fetched says so when it is asked
-    running.current.solver.warm().catch(() => undefined);
+    running.current.solver.warm(given, year, asOf).catch(() => undefined);
     return end;
+    // warmed once, with the property as it is when the page opens
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [end]);
 
   const solve = useCallback(
@@ -85,8 +87,8 @@ export function useSolver() {
     end();
     settle.current?.({ status: 'stopped', doses: doses ?? [], gapPercent });
     running.current = start();
-    running.current.solver.warm().catch(() => undefined);
-  }, [end]);
+    running.current.solver.warm(given, year, asOf).catch(() => undefined);
+  }, [end, given, year, asOf]);
 
   return { search, solve, stop };
 }

@@ -6,7 +6,7 @@ import { type Conflict, explainConflict } from './conflicts';
 import { type SolveLimits, type SolveProgress, solveWithHighs } from './highs-solve';
 import { planProblem, type PlanWishes } from './problem';
 import { readSolution } from './read-solution';
-import { splitSearch } from './split-search';
+import { anyPlan, type Solve, splitSearch } from './split-search';
 import { zoneByZone } from './zone-by-zone';
 
 /** What comes of asking for the best plan. */
@@ -31,9 +31,8 @@ export const GOOD_ENOUGH_GAP = 0.01;
 /** Longest search before the best so far is taken, s. */
 export const LONGEST_SEARCH_S = 30;
 const CONFLICT_SEARCH_S = 4;
-/** From so many zones on a first plan is made zone by zone: the whole model would look for one too long. Measured. */
-const ZONE_BY_ZONE_FROM = 5;
-const ZONE_SEARCH = { gap: 0.3, seconds: 1 } as const;
+/** Longest search for a first plan of one zone, s. */
+const ZONE_SEARCH_S = 2;
 
 /**
  * Finds the best plan of a property's year: builds the model, has it solved, reads the doses, and where none exists
@@ -51,13 +50,12 @@ export function planBest(
   if (!problem) return { status: 'no-climate', doses: [], setAside: [] };
   const model = buildModel(problem);
   const setAside = problem.zones.flatMap((z) => z.schools.setAside);
+  const solve: Solve = (milp, each, hear) => solveWithHighs(highs, milp, each, hear);
   const start =
-    problem.zones.length >= ZONE_BY_ZONE_FROM
-      ? zoneByZone(problem, (milp) => solveWithHighs(highs, milp, ZONE_SEARCH))
-      : undefined;
+    problem.zones.length > 1 ? zoneByZone(problem, (part) => anyPlan(part, solve, ZONE_SEARCH_S)) : undefined;
   const { values, ...result } = splitSearch(
     model,
-    (milp, each, hear) => solveWithHighs(highs, milp, each, hear),
+    solve,
     { gap: GOOD_ENOUGH_GAP, seconds: LONGEST_SEARCH_S, start, ...limits },
     ({ values: better, ...progress }) =>
       report({ ...progress, doses: better ? readSolution(problem, model, better) : undefined }),

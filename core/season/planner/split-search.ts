@@ -32,6 +32,13 @@ const between = (columns: readonly number[], lower: number, upper: number): Milp
   values: columns.map(() => 1),
 });
 
+/** Any plan, soon: sought in the weeks that the relaxation uses. */
+export function anyPlan(model: PlanModel, solve: Solve, seconds: number): SolveResult {
+  const { status, values } = solve(relaxed(model.milp), { seconds, plain: true });
+  if (status !== 'optimal' || !values) return { status };
+  return solve(nearTo(model, model.milp.rows, values), { firstFeasible: true, seconds });
+}
+
 /** The model with every dose left out that lies in a week which the relaxation leaves alone. */
 function nearTo({ milp, doses }: PlanModel, rows: MilpRow[], values: ArrayLike<number>): Milp {
   const used = new Set(doses.filter((d) => (values[d.chosen] ?? 0) > 1e-6).map((d) => `${d.zone.zone.id}/${d.week}`));
@@ -99,13 +106,13 @@ export function splitSearch(
     take(found.values, found.objective);
   };
 
+  if (start) {
+    const begun = solve(filledFrom(model, start), { gap: 0.05, seconds: NEAR_SEARCH.seconds });
+    take(begun.values, begun.objective);
+  }
   const whole = relax(milp.rows);
   if (!whole) return { status: 'infeasible' };
   parts = [whole];
-  if (start) {
-    const begun = solve(milp, { start, firstFeasible: true, seconds: NEAR_SEARCH.seconds });
-    take(begun.values, begun.objective);
-  }
   tell();
   near(whole);
   for (let splits = 0; splits < MOST_SPLITS && distance() > gap && passed() < seconds / 2; splits++) {
@@ -149,6 +156,17 @@ export function splitSearch(
     gapPercent,
     values: best.values,
   };
+}
+
+/** The model with its doses where a start has them: purchases and rates are left to be filled in. */
+function filledFrom({ milp, doses }: PlanModel, start: ReadonlyMap<string, number>): Milp {
+  const columns = [...milp.columns];
+  for (const { chosen } of doses) {
+    const column = columns[chosen] as Milp['columns'][number];
+    const value = start.get(column.name) ?? 0;
+    columns[chosen] = { ...column, lower: value, upper: value };
+  }
+  return { columns, rows: milp.rows };
 }
 
 /** A plan found as a start for the next search. */

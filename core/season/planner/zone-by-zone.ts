@@ -1,6 +1,5 @@
-import { buildModel, rateIn } from './build-model';
+import { buildModel, type PlanModel, rateIn } from './build-model';
 import type { SolveResult } from './highs-solve';
-import type { Milp } from './milp';
 import type { PlanProblem, StandingDose, ZoneProblem } from './problem';
 
 /** A zone whose doses are settled: it asks for nothing more, and what it takes from the store stays taken. */
@@ -29,7 +28,10 @@ const ofZone = (name: string, z: number): boolean => name.split('_')[1] === Stri
  *
  * @returns values of the whole model's columns by name; purchases are left for the solver to fill in
  */
-export function zoneByZone(problem: PlanProblem, solve: (milp: Milp) => SolveResult): Map<string, number> | undefined {
+export function zoneByZone(
+  problem: PlanProblem,
+  solve: (model: PlanModel) => SolveResult,
+): Map<string, number> | undefined {
   const start = new Map<string, number>();
   const order = problem.zones.map((_, z) => z).sort((a, b) => areaOf(problem, b) - areaOf(problem, a));
   const taken = new Map<number, StandingDose[]>();
@@ -40,8 +42,9 @@ export function zoneByZone(problem: PlanProblem, solve: (milp: Milp) => SolveRes
       standingWeeks: weeks,
       zones: problem.zones.map((zone, i) => (i === z ? zone : settled(zone, taken.get(i) ?? zone.standing))),
     };
-    const { milp, doses } = buildModel(part);
-    const { values } = solve(milp);
+    const model = buildModel(part);
+    const { milp, doses } = model;
+    const { values } = solve(model);
     if (!values) return undefined;
     const here = [...(problem.zones[z] as ZoneProblem).standing];
     for (const dose of doses) {
