@@ -12,6 +12,7 @@ import { planSeason } from '../core/season/plan';
 import { buildModel } from '../core/season/planner/build-model';
 import { solveWithHighs } from '../core/season/planner/highs-solve';
 import { printLp } from '../core/season/planner/lp-file';
+import { planBest } from '../core/season/planner/plan-best';
 import { planProblem } from '../core/season/planner/problem';
 import { readSolution } from '../core/season/planner/read-solution';
 import { withDoses } from '../core/season/with-doses';
@@ -34,11 +35,13 @@ const modelOf = (given: Case) => {
 
 console.log('\nThe season’s planner: zones × 12 products × the weeks of the year\n');
 for (const zones of [1, 2, 4, 8, 16]) {
-  const { model } = modelOf(benchProperty(zones));
+  const given = benchProperty(zones);
+  const { model } = modelOf(given);
+  const draft = planSeason(given, 2027);
   const since = performance.now();
   let first: number | undefined;
-  const { gapPercent, status } = solveWithHighs(highs, model.milp, { gap: 0.01, seconds: 60 }, ({ values }) => {
-    if (values) first ??= performance.now() - since;
+  const { gapPercent, status } = planBest(highs, given, draft, {}, { seconds: 60 }, ({ doses }) => {
+    if (doses) first ??= performance.now() - since;
   });
   row(
     `${zones} zones: ${model.milp.columns.length} columns, ${model.milp.rows.length} rows`,
@@ -87,7 +90,7 @@ if (ours.values) {
   row(
     '\none hand edit: moved, weighed, every check again',
     `${times[190]?.toFixed(1)} ms`,
-    '95th of a hundred; under 16 ms',
+    '95 of a hundred are faster; promise 16 ms',
   );
 }
 rmSync(folder, { recursive: true, force: true });

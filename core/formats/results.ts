@@ -1,3 +1,4 @@
+import { carryOver } from '../season/carry-over';
 import {
   prescribeGypsum,
   prescribeIron,
@@ -128,6 +129,7 @@ export function printPrescription(given: Case, options: { packs?: RulePacks; asO
       products: given.products ?? [],
       codes: given.codes ?? [],
       choices: given.choices,
+      carryOver: given.choices?.year === undefined ? undefined : carryOver(given, zone, given.choices.year),
       ...options,
     };
     const { prescription, read } = prescribeZone(facts);

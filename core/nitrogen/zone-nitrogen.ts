@@ -136,6 +136,7 @@ export function prescribeNitrogen(
   organicMatterPercent: number | undefined,
   codes: readonly LocalCode[],
   packs: RulePacks = BUILT_IN_PACKS,
+  carryOver?: { lb: number; says: string },
 ): NitrogenPrescription {
   const grass = grassIn(packs, zone.grass);
   const care: Care = zone.care ?? 'standard';
@@ -144,6 +145,7 @@ export function prescribeNitrogen(
     baseLb: grass.nitrogenLb[care],
     ceilingLb: grass.ceilingLb,
     codeLb: codeYearCap(codes),
+    carryOverLb: carryOver?.lb,
   };
   for (const id of SWITCHABLE_LINES) if (!off.has(id)) Object.assign(given, wanted(id, zone, organicMatterPercent));
   const table = `${grass.name}, ${grass.source.name}`;
@@ -159,6 +161,8 @@ export function prescribeNitrogen(
       clippings: given.clippings ? traced(given.clippings, 'care of the zone') : undefined,
       youngLb: given.youngLb ? traced(given.youngLb, `stand of ${zone.ageYears} years; common practice`) : undefined,
       wearLb: given.wearLb ? traced(given.wearLb, 'heavy wear; common practice') : undefined,
+      carryOverLb:
+        carryOver && traced(carryOver.lb, `let go this year by ${carryOver.says}; release by soil temperature`),
       ceilingLb: traced(grass.ceilingLb, table),
       codeLb: given.codeLb === undefined ? undefined : traced(given.codeLb, 'local code'),
     },

@@ -1,4 +1,4 @@
-import type { Case } from '../formats/case';
+import type { Case, Zone } from '../formats/case';
 import { prescribeNitrogen } from '../nitrogen/zone-nitrogen';
 import { isRefusal, type Refusal } from '../reckoning/refusal';
 import { type Interpretation, interpretZone } from '../soil/interpret';
@@ -27,7 +27,7 @@ export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescriptio
   if (isRefusal(phAnswer)) refusals.push(phAnswer);
   const ph = isRefusal(phAnswer) ? refusedPh(phAnswer) : phAnswer;
   const organicMatter = read && findReading(read.readings, 'OM')?.value;
-  const nitrogen = prescribeNitrogen(zone, organicMatter, codes, packs);
+  const nitrogen = prescribeNitrogen(zone, organicMatter, codes, packs, facts.carryOver);
   const phosphorus = prescribeNutrient('P', facts, read, nitrogen.year);
   const potassium = prescribeNutrient('K', facts, read, nitrogen.year);
   const magnesium = prescribeNutrient('Mg', facts, read, nitrogen.year);
@@ -80,6 +80,7 @@ export const prescribeCase = (
   asOf?: string,
   chosenLime: (zoneId: string) => string | undefined = () => undefined,
   packs?: RulePacks,
+  carriedOver: (zone: Zone) => ZoneFacts['carryOver'] = () => undefined,
 ) =>
   given.zones.map((zone) =>
     prescribeZone({
@@ -91,5 +92,6 @@ export const prescribeCase = (
       asOf,
       limeProductId: chosenLime(zone.id),
       packs,
+      carryOver: carriedOver(zone),
     }),
   );

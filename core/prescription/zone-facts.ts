@@ -12,6 +12,8 @@ export interface ZoneFacts {
   asOf?: string;
   /** Lime that a person chose in place of the one that fits by magnesium. */
   limeProductId?: string;
+  /** Nitrogen of last year's slow doses that is let go this year, lb N/1000 ft2, and which doses those are. */
+  carryOver?: { lb: number; says: string };
   /** The built-in packs where none is given. */
   packs?: RulePacks;
 }

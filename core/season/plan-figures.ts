@@ -60,7 +60,7 @@ function zoneFigures(
   drainsIn: readonly number[] | undefined,
 ): ZoneFigures {
   const { zone, season, doses } = zoneSeason;
-  const { demand, supply } = weeklyNitrogen(zoneSeason, given.products ?? [], plan.soilF);
+  const { demand, supply } = weeklyNitrogen(zoneSeason, given.products ?? [], plan);
   const freed = demand.map((_, week) => supply.reduce((sum, s) => sum + (s.byWeek[week] ?? 0), 0));
   const nitrogenByMonth = new Array<number>(12).fill(0);
   for (const dose of doses) {

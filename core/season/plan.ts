@@ -8,6 +8,7 @@ import type { Grass } from '../ground/grasses';
 import { choicesFor } from '../products/shelf';
 import type { Interpretation } from '../soil/interpret';
 import { equalDoses } from '../tables/equal-doses';
+import { type CarryOver, carryOver } from './carry-over';
 import { type ClimateYear, climateYear, type GrowthSeason, growthSeason } from './climate-year';
 import { addDays, dayOfYear, daysBetween, inMonthDaySpan, type IsoDay, weekStart } from './day';
 import { type Dose, makeDose } from './dose';
@@ -34,6 +35,8 @@ export interface ZoneSeason {
   read?: Interpretation;
   doses: Dose[];
   unplaced: Unplaced[];
+  /** What last year's slow doses let go this year; the year's need is less by it. */
+  carried?: CarryOver;
   /** Product in use for each purpose, and the others that may serve. */
   shelf: Partial<Record<PlannedFor, { chosen?: Product; options: Product[] }>>;
 }
@@ -383,11 +386,17 @@ export function planSeason(
       .sort()
       .at(-1) ?? '';
   const { from, fromIs } = firstDayOf(year, sampled, asOf);
-  const zones = prescribeCase(given, asOf, (zoneId) => picked[choiceKey(zoneId, 'lime')], packs).map(
-    ({ prescription, read }, i) => ({
-      ...planZone(given, prescription, given.zones[i] as Zone, weather, { year, from, picked, packs }),
-      read,
-    }),
-  );
+  const carried = given.zones.map((zone) => carryOver(given, zone, year));
+  const zones = prescribeCase(
+    given,
+    asOf,
+    (zoneId) => picked[choiceKey(zoneId, 'lime')],
+    packs,
+    (zone) => carried[given.zones.indexOf(zone)],
+  ).map(({ prescription, read }, i) => ({
+    ...planZone(given, prescription, given.zones[i] as Zone, weather, { year, from, picked, packs }),
+    read,
+    carried: carried[i],
+  }));
   return { year, from, fromIs, weather, soilF: weather ? soilTemperatureByDay(weather.meanF) : [], zones };
 }

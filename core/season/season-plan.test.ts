@@ -97,7 +97,7 @@ describe('release of nitrogen', () => {
 describe('nitrogen by the week', () => {
   it('closes: what is put down is freed within the year or still held', () => {
     const zone = laid(GOOD).zones[0]!;
-    const weekly = weeklyNitrogen(zone, okonedo.products!, draft.soilF);
+    const weekly = weeklyNitrogen(zone, okonedo.products!, draft);
     const freed = weekly.supply.flatMap((s) => s.byWeek).reduce((a, b) => a + b, 0);
     const put = weekly.supply.reduce((sum, s) => sum + s.lb, 0);
     expect(freed + weekly.heldLb).toBeCloseTo(put, 9);

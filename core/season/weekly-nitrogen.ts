@@ -1,7 +1,7 @@
 import type { Product } from '../formats/case';
 import { releaseByDay } from '../nitrogen/release';
 import { dayOfYear } from './day';
-import type { ZoneSeason } from './plan';
+import type { SeasonPlan, ZoneSeason } from './plan';
 
 /** Nitrogen week by week, lb N/1000 ft2. */
 export interface WeeklyNitrogen {
@@ -21,13 +21,14 @@ const weekly = (byDay: readonly number[]): number[] =>
 
 /** The year's N shared out by growth, against what each dose makes free as it is let go. */
 export function weeklyNitrogen(
-  { season, prescription, doses }: ZoneSeason,
+  { season, prescription, doses, carried }: ZoneSeason,
   products: readonly Product[],
-  soilF: readonly number[],
+  { soilF, year: inYear }: Pick<SeasonPlan, 'soilF' | 'year'>,
 ): WeeklyNitrogen {
   const growth = season?.growth ?? [];
   const total = growth.reduce((a, b) => a + b, 0) || 1;
-  const year = prescription.nitrogen.year.value;
+  // the year's figure is what is still to be fed: growth asks for what last year left as well
+  const year = prescription.nitrogen.year.value + (carried?.lb ?? 0);
   const supply = doses.flatMap((dose) => {
     const product = products.find((p) => p.id === dose.productId);
     const lb = dose.delivers.N ?? 0;
@@ -35,6 +36,14 @@ export function weeklyNitrogen(
     const byWeek = weekly(releaseByDay(product, soilF, dayOfYear(dose.date))).map((share) => share * lb);
     return [{ key: `${dose.date}/${dose.productId}`, date: dose.date, name: product.name, lb, byWeek }];
   });
+  if (carried)
+    supply.unshift({
+      key: 'carried',
+      date: `${inYear}-01-01`,
+      name: 'left from last year',
+      lb: carried.lb,
+      byWeek: weekly(carried.byDay),
+    });
   const freed = supply.reduce((sum, s) => sum + s.byWeek.reduce((a, b) => a + b, 0), 0);
   return {
     demand: weekly(growth).map((share) => (share * year) / total),

@@ -43,6 +43,7 @@ export function Compare({
   asides,
   zone,
   onSetAside,
+  onSetLastYear,
   onTake,
   onDrop,
 }: {
@@ -52,6 +53,8 @@ export function Compare({
   asides: readonly Plan[];
   zone: Zone;
   onSetAside: () => void;
+  /** Sets last year's programme beside the others; undefined where nothing is known of it, or it stands here. */
+  onSetLastYear?: () => void;
   onTake: (doses: PlannedDose[], name: string) => void;
   onDrop: (plan: Plan) => void;
 }) {
@@ -84,6 +87,11 @@ export function Compare({
       <div className="pagehead" style={{ padding: 0 }}>
         <h2 id={`${id}-h`}>Compare plans</h2>
         <span className="sp" />
+        {onSetLastYear && (
+          <Button size="small" disabled={asides.length >= MOST_COMPARED - 1} onClick={onSetLastYear}>
+            Set last year’s aside
+          </Button>
+        )}
         <Button size="small" disabled={asides.length >= MOST_COMPARED - 1} onClick={onSetAside}>
           Set this plan aside to compare
         </Button>

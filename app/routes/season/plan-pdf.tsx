@@ -99,7 +99,7 @@ function zonePage(
       />,
     ),
   );
-  const weekly = weeklyNitrogen(zoneSeason, given.products ?? [], plan.soilF);
+  const weekly = weeklyNitrogen(zoneSeason, given.products ?? [], plan);
   const chart = forPdf(
     weeklyNitrogenSvg(
       {

@@ -193,8 +193,8 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
   const edited = solved === undefined;
   const all = shown.zones.flatMap((z) => z.doses);
   const weekly = useMemo(
-    () => (shownZone ? weeklyNitrogen(shownZone, products, shown.soilF) : undefined),
-    [shownZone, products, shown.soilF],
+    () => (shownZone ? weeklyNitrogen(shownZone, products, shown) : undefined),
+    [shownZone, products, shown],
   );
   const supply = useMemo(() => (weekly?.supply ?? []).map((s) => ({ ...s, given: s.date < today })), [weekly, today]);
   const care = useMemo(() => careTasks(shown, file.choices?.effort ?? 'essential'), [shown, file.choices?.effort]);

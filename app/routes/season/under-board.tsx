@@ -3,6 +3,7 @@ import { careTasks, type Effort } from '@core/care/tasks';
 import type { Plan, PlanAim, PlannedDose, Zone } from '@core/formats/case';
 import { newId } from '@core/formats/new-id';
 import { asidePlans } from '@core/season/current-plan';
+import { lastYearsDoses } from '@core/season/last-year';
 import { SPREADING_CAUTIONS } from '@core/season/cautions';
 import type { SeasonPlan, ZoneSeason } from '@core/season/plan';
 import { schoolOf, LATE_SEASON_SCHOOLS } from '@core/season/practice-schools';
@@ -51,6 +52,21 @@ export function UnderBoard({ work, zone, shown, shownZone, doses, aim, edited, o
     };
     void send({ intent: 'aside', plan: aside });
   };
+  const lastYear = useMemo(() => lastYearsDoses(file, year), [file, year]);
+  const lastYearName = `As in ${year - 1}`;
+  const setLastYear = () => {
+    const ids = (file.plans ?? []).map((p) => p.id);
+    const aside: Plan = {
+      id: newId(`plan ${year} last year`, ids),
+      year,
+      aside: true,
+      name: lastYearName,
+      products: undefined,
+      solved: undefined,
+      doses: lastYear,
+    };
+    void send({ intent: 'aside', plan: aside });
+  };
   const drop = (aside: Plan) => {
     void send({ intent: 'drop-aside', planId: aside.id });
     offerUndo(`${aside.name ?? 'The plan'} is dropped.`, () => void send({ intent: 'aside', plan: aside }));
@@ -74,6 +90,7 @@ export function UnderBoard({ work, zone, shown, shownZone, doses, aim, edited, o
         asides={asides}
         zone={zone}
         onSetAside={setAside}
+        onSetLastYear={lastYear.length > 0 && !asides.some((a) => a.name === lastYearName) ? setLastYear : undefined}
         onTake={(next, name) => onTake(next, `${name} taken`)}
         onDrop={drop}
       />

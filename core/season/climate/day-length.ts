@@ -21,7 +21,7 @@ export const dayLength = defineReckoning({
     },
   ],
   limits: ['The sun’s middle on a flat horizon: twilight and hills are left out. Polar night is 0, midnight sun 24.'],
-  example: { inputs: { latitudeDeg: -20, dayOfYear: 246 }, value: 11.664858535246488 },
+  example: { inputs: { latitudeDeg: -20, dayOfYear: 246 }, value: 11.66559194558473 },
   reckon({ latitudeDeg, dayOfYear }, work) {
     const { sunsetAngle, declination } = radiationAt(latitudeDeg, dayOfYear);
     const pi = Math.PI;

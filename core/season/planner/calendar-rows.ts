@@ -1,6 +1,6 @@
 import { daysBetween } from '../day';
 import { LIME_NITROGEN_GAP_DAYS } from '../plan';
-import { type DoseVariable, type ModelParts, rateTerms } from './build-model';
+import { type DoseVariable, type ModelParts, rateTerms } from './model-parts';
 import { MOST_PRODUCTS_A_DAY } from './limits';
 import type { ZoneProblem } from './problem';
 import { weeksIn } from './weeks';

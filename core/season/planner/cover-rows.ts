@@ -1,5 +1,5 @@
 import { packageLb } from '../../products/package-lb';
-import type { ModelParts } from './build-model';
+import type { ModelParts } from './model-parts';
 import type { RuleKind } from './milp';
 import type { Carrier, ZoneProblem } from './problem';
 

@@ -1,4 +1,4 @@
-import { type ModelParts, rateTerms } from './build-model';
+import { type ModelParts, rateTerms } from './model-parts';
 import type { ZoneProblem } from './problem';
 
 /** Weeks gathered into one balance: finer than that no grass notices. */

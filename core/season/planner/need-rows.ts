@@ -1,4 +1,4 @@
-import { type ModelParts, rateTerms } from './build-model';
+import { type ModelParts, rateTerms } from './model-parts';
 import type { RuleKind } from './milp';
 import type { Band, Brings, Carrier, ZoneProblem } from './problem';
 

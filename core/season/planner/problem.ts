@@ -336,6 +336,11 @@ function zoneProblem(
       standingSupply[w] = (standingSupply[w] as number) + share * dose.rateLb * bringsOf(dose.product).N;
     });
   }
+  const carried = zoneSeason.carried;
+  if (carried)
+    sumByWeek(carried.byDay, weeks).forEach((lb, w) => {
+      standingSupply[w] = (standingSupply[w] as number) + lb;
+    });
   const cap = codeYearCap(codes);
   const { correction, missing } = correctionOf(zoneSeason, ground, weeks, here);
   const corrections = correction && !letGo[`${zone.id}/${correction.purpose}`] ? [correction] : [];
@@ -360,7 +365,7 @@ function zoneProblem(
     standing: here,
     gapWeeks: weeksIn(leastDaysBetweenN(zone)),
     mostGapWeeks: weeksIn(mostDaysBetweenN(zone)) + (letGo[`${zone.id}/most-interval`] ?? 0),
-    demandByWeek: growth.map((share) => (yearN * share) / grown),
+    demandByWeek: growth.map((share) => ((yearN + (carried?.lb ?? 0)) * share) / grown),
     standingSupplyByWeek: standingSupply,
     mostSaltLb: salty ? MOST_SALT_ON_SALTY_LB : Infinity,
     potashDoseLb: potashDoseCeiling(zone),

@@ -1,5 +1,5 @@
 import type { PlannedDose } from '../../formats/case';
-import { type PlanModel, rateIn } from './build-model';
+import { type PlanModel, rateIn } from './model-parts';
 import { RATE_STEP_LB } from './limits';
 import { type PlanProblem, purposeOf } from './problem';
 

@@ -1,4 +1,4 @@
-import { type DoseVariable, type ModelParts, rateTerms } from './build-model';
+import { type DoseVariable, type ModelParts, rateTerms } from './model-parts';
 import type { ZoneProblem } from './problem';
 import { weeksIn } from './weeks';
 

@@ -1,4 +1,4 @@
-import type { PlanModel } from './build-model';
+import type { PlanModel } from './model-parts';
 import type { SolveLimits, SolveProgress, SolveResult } from './highs-solve';
 import type { Milp, MilpRow } from './milp';
 

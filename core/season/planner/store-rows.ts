@@ -1,6 +1,6 @@
 import type { Product } from '../../formats/case';
 import { packageLb } from '../../products/package-lb';
-import { type DoseVariable, type ModelParts, rateTerms } from './build-model';
+import { type DoseVariable, type ModelParts, rateTerms } from './model-parts';
 import type { MilpBuilder } from './milp';
 import { addCoverRows, mostOfYear } from './cover-rows';
 

@@ -1,4 +1,4 @@
-import type { ModelParts } from './build-model';
+import type { ModelParts } from './model-parts';
 
 /** A week is a trip where anything goes out anywhere; trips cost, and there may be a most of them. */
 export function addTripRows({ builder, doses, problem, ignoring, fed, counts }: ModelParts): void {

@@ -1,4 +1,5 @@
-import { buildModel, type PlanModel, rateIn } from './build-model';
+import { buildModel } from './build-model';
+import { type PlanModel, rateIn } from './model-parts';
 import type { SolveResult } from './highs-solve';
 import type { PlanProblem, StandingDose, ZoneProblem } from './problem';
 

@@ -1,0 +1,50 @@
+import type { Product } from '../../formats/case';
+import type { Milp, MilpBuilder, RuleKind } from './milp';
+import type { Carrier, Correction, PlanProblem, ZoneProblem } from './problem';
+
+/** A dose the solver may choose: whether it goes down, and how much. */
+export interface DoseVariable {
+  zone: ZoneProblem;
+  week: number;
+  product: Product;
+  /** Column that is 1 where the dose goes down. */
+  chosen: number;
+  /** lb product/1000 ft2 of the dose wherever it goes down. */
+  leastRateLb: number;
+  /** Column of lb product/1000 ft2 above the least; undefined where the rate is fixed. */
+  over?: number;
+  carrier?: Carrier;
+  correction?: Correction;
+}
+
+export interface PlanModel {
+  milp: Milp;
+  doses: DoseVariable[];
+  /** Whole numbers that are telling as a sum: packages bought, trips. A search that splits on them is short. */
+  counts: number[][];
+}
+
+/** Everything the parts of the model share while it is built. */
+export interface ModelParts {
+  problem: PlanProblem;
+  builder: MilpBuilder;
+  doses: DoseVariable[];
+  /** Rule kinds left out, to find which of them stand in each other's way. */
+  ignoring: ReadonlySet<RuleKind>;
+  /** Column that is 1 where a zone is fed nitrogen in a week. */
+  fed: Map<ZoneProblem, Map<number, number>>;
+  counts: number[][];
+}
+
+/** Pounds of product of a dose, times a factor, as terms of a row. */
+export const rateTerms = (dose: DoseVariable, factor: number): [column: number, value: number][] =>
+  dose.over === undefined
+    ? [[dose.chosen, factor * dose.leastRateLb]]
+    : [
+        [dose.chosen, factor * dose.leastRateLb],
+        [dose.over, factor],
+      ];
+
+/** Rate of a chosen dose in a solution, lb product/1000 ft2. */
+export const rateIn = (dose: DoseVariable, values: ArrayLike<number>): number =>
+  dose.leastRateLb + (dose.over === undefined ? 0 : (values[dose.over] ?? 0));
