@@ -21,6 +21,8 @@ const SCREENS: readonly [string, string][] = [
   ['/shelf?label=urea-46', 'On the shelf'],
   ['/property/quarry-lane-school/season', 'Season 2027'],
   ['/property/fenwick-allotment-paths/season', 'Season 2027'],
+  ['/property/quarry-lane-school/season/climate?curve=soil', 'Why each window is closed'],
+  ['/property/quarry-lane-school/season/move-here?from=okonedo-residence', 'How it was matched'],
 ];
 
 /** Screens of one test: looking a large page over takes axe several seconds. */

@@ -95,6 +95,7 @@ const VIEWS = [
       await page.locator('[data-dose*="south-lawn"]').nth(2).click();
     },
   },
+  { name: 'climate', path: '/property/quarry-lane-school/season/climate?curve=soil', size: WIDE },
   { name: 'ground-phone', path: '/property/quarry-lane-school/ground', size: PHONE },
   { name: 'prescribe-phone', path: '/property/fenwick-allotment-paths/prescribe', size: PHONE },
 ];

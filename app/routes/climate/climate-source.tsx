@@ -69,7 +69,7 @@ function FromStation({ now, today, onDraft }: SourceProps) {
         frost dates are drawn from them.
       </p>
       <ChoiceField
-        label="Station"
+        label="Weather station"
         placeholder="Choose the nearest in kind"
         value={station}
         options={stations.map((s) => ({ value: s.id, label: `${s.name}, ${s.latitudeDeg}° N` }))}

@@ -1,0 +1,313 @@
+import { fireEvent, render, screen, within } from '@testing-library/react';
+import { readFileSync } from 'node:fs';
+import { MemoryRouter } from 'react-router';
+import { describe, expect, it, vi } from 'vitest';
+import { type Case, type PlannedDose, readCase } from '@core/formats/case';
+import { isRefusal } from '@core/reckoning/refusal';
+import { doseKey } from '@core/season/check-plan';
+import { judgePlan } from '@core/season/edit-consequence';
+import { planSeason } from '@core/season/plan';
+import { plannedOf } from '@core/season/planned-of';
+import { withDoses } from '@core/season/with-doses';
+import { AddDose } from './add-dose';
+import { BoardLanes, type BoardHand } from './board';
+import { Buying } from './buying';
+import { Compare } from './compare';
+import { ConsequenceLine } from './consequence-line';
+import { DosePanel } from './dose-panel';
+import { DoseTable } from './dose-table';
+import { clashes, layOut } from './lane-layout';
+import { NoPlan, provenance, SearchLine } from './solve-bar';
+import { Wishes } from './wishes';
+
+const read = readCase(readFileSync('demo/quarry-lane-school.json', 'utf8'));
+if (isRefusal(read)) throw new Error(read.refused);
+const given: Case = read;
+const products = given.products!;
+const draft = planSeason(given, 2027);
+const doses = plannedOf(draft, new Set());
+const lawn = draft.zones.find((z) => z.zone.id === 'south-lawn')!;
+const first = lawn.doses.find((d) => d.for === 'N')!;
+const firstPlanned = doses.find((d) => doseKey(d) === doseKey(first))!;
+const inRouter = (what: React.ReactNode) => render(<MemoryRouter>{what}</MemoryRouter>);
+
+describe('the board', () => {
+  const hand = () => ({
+    move: vi.fn(),
+    stretch: vi.fn(),
+    remove: vi.fn(),
+    lock: vi.fn(),
+    select: vi.fn(),
+    preview: vi.fn(),
+  });
+  const board = (of: BoardHand, planned: PlannedDose[] = doses, file: Case = given) => {
+    const season = withDoses(planSeason(file, 2027), file, planned);
+    return inRouter(
+      <BoardLanes
+        season={season}
+        products={products}
+        planned={planned}
+        judged={judgePlan(file, season)}
+        today="2027-04-05"
+        year={2027}
+        focusedZoneId="south-lawn"
+        selected={undefined}
+        hand={of}
+      />,
+    );
+  };
+  const block = () => document.querySelector<HTMLElement>(`[data-dose="${doseKey(first)}"]`)!;
+
+  it('has a lane for each zone and says each dose in full', () => {
+    board(hand());
+    for (const { zone } of draft.zones)
+      expect(screen.getByRole('region', { name: new RegExp(`^${zone.name}, `) })).toBeTruthy();
+    expect(block().getAttribute('aria-label')).toMatch(/lb N per 1000 sq ft as .*, \d+\.\d lb product for the zone/);
+  });
+  it('moves by a week or four, stretches, locks and removes by keys', () => {
+    const keys = hand();
+    board(keys);
+    fireEvent.keyDown(block(), { key: 'ArrowRight' });
+    fireEvent.keyDown(block(), { key: 'ArrowLeft', shiftKey: true });
+    fireEvent.keyDown(block(), { key: 'ArrowUp' });
+    fireEvent.keyDown(block(), { key: 'l' });
+    fireEvent.keyDown(block(), { key: 'Delete' });
+    expect(keys.move.mock.calls).toEqual([
+      [doseKey(first), 1],
+      [doseKey(first), -4],
+    ]);
+    expect(keys.stretch).toHaveBeenCalledWith(doseKey(first), 0.05);
+    expect(keys.lock).toHaveBeenCalledWith(doseKey(first));
+    expect(keys.remove).toHaveBeenCalledWith(doseKey(first));
+  });
+  it('leaves keys with Ctrl to the page, and a dose that is given alone', () => {
+    const keys = hand();
+    const applied = [{ date: first.date, productId: first.productId, zoneLb: first.zoneLb }];
+    board(keys, doses, { ...given, zones: given.zones.map((z) => (z.id === 'south-lawn' ? { ...z, applied } : z)) });
+    expect(block().getAttribute('aria-label')).toContain(', given');
+    fireEvent.keyDown(block(), { key: 'ArrowRight' });
+    fireEvent.keyDown(block(), { key: 'z', ctrlKey: true });
+    expect(keys.move).not.toHaveBeenCalled();
+  });
+  it('joins two feedings that stand too close and prints the shortfall', () => {
+    const close: PlannedDose[] = [
+      firstPlanned,
+      { ...firstPlanned, productId: 'urea-46', rateLb: 1, date: '2027-05-10' },
+    ].map((d, i) => ({ ...d, date: ['2027-05-03', '2027-05-10'][i]! }));
+    board(hand(), close);
+    expect(document.querySelector('.shortfall')?.textContent).toMatch(/\d+ d, needs \d+/);
+  });
+  it('puts doses that would touch below each other', () => {
+    const same = [first, { ...first, productId: 'urea-46' }, { ...first, date: '2027-12-27' }];
+    const blocks = layOut(same, 806, 365);
+    expect(blocks.map((b) => b.row)).toEqual([0, 1, 0]);
+    // a block of the last week still stands on the plot
+    expect(blocks[2]!.left + blocks[2]!.width).toBeLessThan(806);
+    expect(clashes(blocks, [])).toEqual([]);
+  });
+});
+
+describe('the picked dose', () => {
+  const panel = (over: Partial<React.ComponentProps<typeof DosePanel>> = {}) => {
+    const acts = {
+      onMoveTo: vi.fn(),
+      onRate: vi.fn(),
+      onSwap: vi.fn(),
+      onLock: vi.fn(),
+      onRemove: vi.fn(),
+      onClose: vi.fn(),
+    };
+    render(
+      <DosePanel
+        dose={first}
+        planned={firstPlanned}
+        zone={lawn.zone}
+        products={products}
+        year={2027}
+        given={false}
+        {...acts}
+        {...over}
+      />,
+    );
+    return acts;
+  };
+  it('takes a typed rate when the field is left, and only where it changed', () => {
+    const acts = panel();
+    const field = screen.getByRole('spinbutton');
+    fireEvent.blur(field);
+    expect(acts.onRate).not.toHaveBeenCalled();
+    fireEvent.change(field, { target: { value: '1.55' } });
+    fireEvent.blur(field);
+    expect(acts.onRate).toHaveBeenCalledWith(1.55);
+  });
+  it('names every pound it shows', () => {
+    panel();
+    const text = document.querySelector('.dosepanel')!.textContent;
+    for (const [, after] of text.matchAll(/\d lb ([a-z]*)/gi))
+      expect(after).toMatch(/product|N|P|K|Mg|free|soluble|combined|lime/);
+  });
+  it('locks and removes, and does neither to a dose that is given', () => {
+    const acts = panel();
+    fireEvent.click(screen.getByRole('checkbox'));
+    fireEvent.click(screen.getByRole('button', { name: 'Remove this dose' }));
+    expect([acts.onLock.mock.calls.length, acts.onRemove.mock.calls.length]).toEqual([1, 1]);
+  });
+  it('says of a given dose that it stands', () => {
+    panel({ given: true });
+    expect(screen.getByText(/Given already/)).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Remove this dose' })).toBeNull();
+  });
+});
+
+describe('wishes', () => {
+  const wishes = (zone = lawn, choices: Case['choices'] = {}) => {
+    const acts = { onAim: vi.fn(), onChoices: vi.fn(), onProduct: vi.fn() };
+    render(<Wishes choices={choices} aim="balanced" zoneSeason={zone} picked={{}} {...acts} />);
+    return acts;
+  };
+  it('offers late nitrogen to cool-season grass and potash to warm-season grass, each with what speaks against it', () => {
+    wishes();
+    expect(screen.getByLabelText('Late nitrogen of cool-season grass')).toBeTruthy();
+    expect(screen.getByText(/Against:/)).toBeTruthy();
+    wishes(draft.zones.find((z) => z.grass.season === 'warm')!);
+    expect(screen.getByLabelText('Potash of warm-season grass')).toBeTruthy();
+  });
+  it('stores trips only when they are a number that can be, and takes the wish back when it is emptied', () => {
+    const acts = wishes(lawn, { maxTrips: 6 });
+    const trips = screen.getByLabelText('Most trips in the year');
+    fireEvent.change(trips, { target: { value: '0' } });
+    fireEvent.blur(trips);
+    expect(acts.onChoices).not.toHaveBeenCalledWith({ maxTrips: 0 });
+    fireEvent.change(trips, { target: { value: '' } });
+    fireEvent.blur(trips);
+    expect(acts.onChoices).toHaveBeenLastCalledWith({ maxTrips: undefined });
+  });
+  it('changes the aim', () => {
+    const acts = wishes();
+    fireEvent.click(screen.getByText('Fewest trips'));
+    expect(acts.onAim).toHaveBeenCalledWith('fewest-trips');
+  });
+});
+
+describe('plans side by side', () => {
+  const compare = (asides: Case['plans'] = []) => {
+    const acts = { onSetAside: vi.fn(), onSetLastYear: vi.fn(), onTake: vi.fn(), onDrop: vi.fn() };
+    render(<Compare file={given} draft={draft} season={draft} asides={asides} zone={lawn.zone} {...acts} />);
+    return acts;
+  };
+  const aside = (id: string, name: string) => ({
+    id,
+    year: 2027,
+    aside: true,
+    name,
+    products: undefined,
+    solved: undefined,
+    doses: [firstPlanned],
+  });
+  it('begins with the board alone and says how another comes beside it', () => {
+    const acts = compare();
+    expect(screen.getByRole('columnheader', { name: 'On the board' })).toBeTruthy();
+    expect(screen.getByText(/Up to three/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Set last year’s aside' }));
+    expect(acts.onSetLastYear).toHaveBeenCalledOnce();
+  });
+  it('holds three at most, and takes or drops each', () => {
+    const acts = compare([aside('a', 'By hand'), aside('b', 'Cheapest')]);
+    expect(screen.getAllByRole('columnheader')).toHaveLength(4);
+    expect(screen.getByRole('button', { name: 'Set this plan aside to compare' })).toHaveProperty('disabled', true);
+    fireEvent.click(screen.getAllByRole('button', { name: 'Take this plan' })[1]!);
+    expect(acts.onTake).toHaveBeenCalledWith([firstPlanned], 'Cheapest');
+    fireEvent.click(screen.getAllByRole('button', { name: 'Drop it' })[0]!);
+    expect(acts.onDrop.mock.calls[0]?.[0]).toMatchObject({ id: 'a' });
+  });
+  it('tells what each would cost, mow and fail', () => {
+    compare([aside('a', 'One dose')]);
+    const row = (name: RegExp) => within(screen.getByRole('row', { name })).getAllByRole('cell');
+    expect(row(/^Cost of what is bought/)[0]?.textContent).toMatch(/^\$\d/);
+    expect(row(/^Mowings to expect/)[1]?.textContent).toMatch(/^about \d+$/);
+    expect(row(/^Checks/)[1]?.textContent).toMatch(/0 fail, [1-9]\d* warn/);
+  });
+});
+
+describe('a search and its end', () => {
+  it('tells how far the best so far is proven, and may be stopped', () => {
+    const stop = vi.fn();
+    const { rerender } = render(<SearchLine search={{ seconds: 0.4 }} onStop={stop} />);
+    expect(screen.getByRole('status').textContent).toContain('Looking for a first plan');
+    rerender(<SearchLine search={{ seconds: 3, best: 97.5, gapPercent: 4.25, doses }} onStop={stop} />);
+    expect(screen.getByRole('status').textContent).toContain('proven within 4.3 % of the best');
+    fireEvent.click(screen.getByRole('button', { name: 'Stop and take the best so far' }));
+    expect(stop).toHaveBeenCalledOnce();
+  });
+  it('says where a plan comes from', () => {
+    const solved = { on: '2027-04-05', status: 'optimal' as const, gapPercent: 0.4 };
+    const plan = { id: 'p', year: 2027, products: undefined, solved, doses };
+    expect(provenance(undefined, false)).toBe('a first draft by the plain rule');
+    expect(provenance(plan, false)).toBe('proven within 0.40 % of the best; not kept yet');
+    expect(provenance({ ...plan, keptOn: '2027-04-06' }, true)).toBe('kept 6 Apr 2027');
+    expect(provenance({ ...plan, solved: { ...solved, gapPercent: 0.01 } }, false)).toContain('the best there is');
+  });
+  it('offers to let go what frees the year, or to leave the plan', () => {
+    const [letGo, leave] = [vi.fn(), vi.fn()];
+    const conflict = {
+      letGo: [
+        {
+          key: 'south-lawn/nitrogen-year',
+          amount: 0.4,
+          unit: 'lb N per 1000 sq ft',
+          says: '2.43 lb N for the year on South lawn',
+          kind: 'nitrogen-year' as const,
+        },
+      ],
+      inTheWay: [],
+    };
+    render(<NoPlan found={{ status: 'infeasible', conflict: conflict as never }} onLetGo={letGo} onClose={leave} />);
+    expect(screen.getByRole('alert').textContent).toContain('No plan');
+    fireEvent.click(screen.getByRole('button', { name: /^Plan again and/ }));
+    fireEvent.click(screen.getByRole('button', { name: 'Leave the plan as it was' }));
+    expect([letGo.mock.calls.length, leave.mock.calls.length]).toEqual([1, 1]);
+  });
+  it('reads a step’s consequence out: what broke, what it cost, how many trips', () => {
+    const [check] = judgePlan(given, withDoses(draft, given, [{ ...firstPlanned, rateLb: 90 }])).checks.filter(
+      (c) => c.standing === 'fail',
+    );
+    render(<ConsequenceLine says="Coated urea moved" of={{ broken: [check!], mended: [], cost: -12.5, trips: 1 }} />);
+    const said = screen.getByRole('status');
+    expect(said.textContent).toMatch(/^Coated urea moved\. Breaks .*Saves \$12\.50\. 1 trip more\.$/);
+    expect(said.className).toContain('is-broken');
+  });
+});
+
+describe('under the board', () => {
+  it('lists each dose with its rate, weigh-out and reason', () => {
+    render(<DoseTable zoneSeason={lawn} products={products} />);
+    expect(screen.getAllByRole('row').length).toBeGreaterThan(lawn.doses.length);
+    expect(screen.getByText(first.why)).toBeTruthy();
+  });
+  it('adds what is bought up to the cost of the plan', () => {
+    const all = draft.zones.flatMap((z) => z.doses);
+    render(<Buying doses={all} products={products} />);
+    const cost = judgePlan(given, draft).cost;
+    expect(document.body.textContent).toContain(`$${cost.toFixed(2)}`);
+  });
+  it('adds no dose without its week, keeps the form open and says so', () => {
+    const [add, close] = [vi.fn(), vi.fn()];
+    render(
+      <AddDose
+        zones={given.zones}
+        zoneId="south-lawn"
+        products={products}
+        year={2027}
+        phosphorusWanted={false}
+        doses={doses}
+        onAdd={add}
+        onClose={close}
+      />,
+    );
+    fireEvent.click(screen.getByRole('button', { name: 'Add this dose' }));
+    expect(screen.getByText('Choose the week it goes down.')).toBeTruthy();
+    expect(add).not.toHaveBeenCalled();
+    fireEvent.click(screen.getByRole('button', { name: 'Close' }));
+    expect(close).toHaveBeenCalledOnce();
+  });
+});
