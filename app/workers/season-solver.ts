@@ -4,7 +4,7 @@ import wasmUrl from 'highs/runtime?url';
 import type { Case } from '@core/formats/case';
 import { planSeason } from '@core/season/plan';
 import { type BestPlan, planBest, type PlanProgress } from '@core/season/planner/plan-best';
-import type { PlanWishes } from '@core/season/planner/problem';
+import type { PlanWishes } from '@core/season/planner/problem-shape';
 
 /** Longest run that a search started meanwhile waits for, s. */
 const WARMING_S = 0.4;

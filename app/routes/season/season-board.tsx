@@ -13,7 +13,6 @@ import type { ZoneSeason } from '@core/season/plan';
 import type { Conflict } from '@core/season/planner/conflicts';
 import { weeklyNitrogen } from '@core/season/weekly-nitrogen';
 import { withDoses } from '@core/season/with-doses';
-import { CheckList } from '../../ui/check-list';
 import { Fault } from '../../ui/field';
 import { showDay, showRate } from '../../ui/format';
 import { useMounted } from '../../ui/use-mounted';
@@ -21,6 +20,7 @@ import { useOfferUndo } from '../../ui/use-offer-undo';
 import type { PropertyWork } from '../../work/property-work';
 import { AddDose } from './add-dose';
 import { BoardLanes, type BoardHand } from './board';
+import { BoardChecks } from './board-checks';
 import { Buying } from './buying';
 import { ConsequenceLine } from './consequence-line';
 import { DosePanel } from './dose-panel';
@@ -199,9 +199,6 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
   const supply = useMemo(() => (weekly?.supply ?? []).map((s) => ({ ...s, given: s.date < today })), [weekly, today]);
   const care = useMemo(() => careTasks(shown, file.choices?.effort ?? 'essential'), [shown, file.choices?.effort]);
   const todayDay = today.startsWith(String(year)) ? daysBetween(`${year}-01-01`, today) : undefined;
-  const zoneChecks = judged.checks.filter((c) => c.zoneId === zone.id);
-  const elsewhere = judged.checks.filter((c) => c.zoneId !== zone.id && c.standing !== 'pass');
-  const count = (standing: string) => judged.checks.filter((c) => c.standing === standing).length;
   const keep = () => {
     const before = plan ?? null;
     void send({ intent: 'keep', doses });
@@ -369,24 +366,7 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
               onClose={() => setSelected(undefined)}
             />
           )}
-          <section aria-labelledby="checks">
-            <div className="pagehead" style={{ padding: 0 }}>
-              <h2 id="checks">Checks</h2>
-              <span className="sp" />
-              <span className="small">
-                {count('pass')} pass, {count('warn')} warn, {count('fail')} fail
-              </span>
-            </div>
-            <CheckList checks={[...zoneChecks, ...judged.checks.filter((c) => !c.zoneId && c.standing === 'pass')]} />
-            {elsewhere.length > 0 && (
-              <>
-                <h3>Elsewhere on the property</h3>
-                <CheckList
-                  checks={elsewhere.map((c) => ({ ...c, title: c.zoneName ? `${c.zoneName}: ${c.title}` : c.title }))}
-                />
-              </>
-            )}
-          </section>
+          <BoardChecks judged={judged} zoneId={zone.id} />
           <Buying doses={all} products={products} />
         </aside>
       </div>

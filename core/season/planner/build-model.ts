@@ -3,7 +3,7 @@ import { addGrowthRows } from './growth-rows';
 import { MilpBuilder, type RuleKind } from './milp';
 import type { ModelParts, PlanModel } from './model-parts';
 import { addNeedRows } from './need-rows';
-import type { PlanProblem, ZoneProblem } from './problem';
+import type { PlanProblem, ZoneProblem } from './problem-shape';
 import { addSchoolRows } from './school-rows';
 import { addStoreRows } from './store-rows';
 import { addTripRows } from './trip-rows';

@@ -2,7 +2,7 @@ import { daysBetween } from '../day';
 import { LIME_NITROGEN_GAP_DAYS } from '../plan';
 import { type DoseVariable, type ModelParts, rateTerms } from './model-parts';
 import { MOST_PRODUCTS_A_DAY } from './limits';
-import type { ZoneProblem } from './problem';
+import type { ZoneProblem } from './problem-shape';
 import { weeksIn } from './weeks';
 
 /** One N product a zone and day, the wait between feedings, lime clear of ammonia. */

@@ -1,6 +1,6 @@
 import { buildModel } from './build-model';
 import { elastic, type Milp, type RuleKind } from './milp';
-import type { PlanProblem } from './problem';
+import type { PlanProblem } from './problem-shape';
 
 /** A need or wish that must give way, by how much at least. */
 export interface LetGo {

@@ -1,7 +1,7 @@
 import { packageLb } from '../../products/package-lb';
 import type { ModelParts } from './model-parts';
 import type { RuleKind } from './milp';
-import type { Carrier, ZoneProblem } from './problem';
+import type { Carrier, ZoneProblem } from './problem-shape';
 
 /** Something the whole property needs so many pounds of, and what a zone may bring of it with a product. */
 interface Demand {

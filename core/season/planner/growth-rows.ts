@@ -1,5 +1,5 @@
 import { type ModelParts, rateTerms } from './model-parts';
-import type { ZoneProblem } from './problem';
+import type { ZoneProblem } from './problem-shape';
 
 /** Weeks gathered into one balance: finer than that no grass notices. */
 const WEEKS_A_BALANCE = 2;

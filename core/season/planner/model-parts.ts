@@ -1,6 +1,6 @@
 import type { Product } from '../../formats/case';
 import type { Milp, MilpBuilder, RuleKind } from './milp';
-import type { Carrier, Correction, PlanProblem, ZoneProblem } from './problem';
+import type { Carrier, Correction, PlanProblem, ZoneProblem } from './problem-shape';
 
 /** A dose the solver may choose: whether it goes down, and how much. */
 export interface DoseVariable {

@@ -1,6 +1,6 @@
 import { type ModelParts, rateTerms } from './model-parts';
 import type { RuleKind } from './milp';
-import type { Band, Brings, Carrier, ZoneProblem } from './problem';
+import type { Band, Brings, Carrier, ZoneProblem } from './problem-shape';
 
 /** How dear it is to let one pound of a need go, when rules conflict. Nitrogen is the grass's food: last of all. */
 const WEIGHT = { N: 10, P2O5: 6, K2O: 6 } as const;

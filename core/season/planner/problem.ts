@@ -1,7 +1,7 @@
-import type { Case, LocalCode, PlanAim, PlannedFor, Product, Zone } from '../../formats/case';
+import type { Case, LocalCode, PlannedFor, Product, Zone } from '../../formats/case';
 import { releaseByDay } from '../../nitrogen/release';
 import { codeYearCap } from '../../nitrogen/zone-nitrogen';
-import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../../packs/rule-packs';
+import { BUILT_IN_PACKS, grassIn } from '../../packs/rule-packs';
 import { prescribeSalinity } from '../../prescription/prescribe-others';
 import { saltCarriers } from '../../products/carriers';
 import { losesAmmonia, slowShare } from '../../products/nitrogen-release';
@@ -11,7 +11,7 @@ import { evaluate } from '../../reckoning/define';
 import { isRefusal } from '../../reckoning/refusal';
 import { dayOfYear, type IsoDay } from '../day';
 import { doseCeiling, leastDaysBetweenN, potashDoseCeiling } from '../dose-ceilings';
-import { choiceKey, LIME_SPANS, type ProductChoices, type SeasonPlan, SULFUR_SPANS, type ZoneSeason } from '../plan';
+import { choiceKey, type SeasonPlan, type ZoneSeason } from '../plan';
 import {
   leastRateLb,
   MOST_SALT_ON_SALTY_LB,
@@ -22,135 +22,18 @@ import {
 } from './limits';
 import { closedBecause, type Ground } from './open-days';
 import type { SeasonSchools } from './schools';
+import { correctionOf } from './corrections';
+import {
+  type Band,
+  type Brings,
+  type Carrier,
+  type PlanProblem,
+  type PlanWishes,
+  type StandingDose,
+  WISHES,
+  type ZoneProblem,
+} from './problem-shape';
 import { mondaysOf, type PlanWeek, weeksIn } from './weeks';
-
-/** A dose that stands: given already, or locked by a person. */
-export interface StandingDose {
-  zoneId: string;
-  date: IsoDay;
-  product: Product;
-  for: PlannedFor;
-  rateLb: number;
-  /** Given doses used stock that is gone; locked ones still draw on it. */
-  given: boolean;
-}
-
-/** What a pound of a product brings, lb a lb. */
-export interface Brings {
-  N: number;
-  'N-soluble': number;
-  P2O5: number;
-  K2O: number;
-  Mg: number;
-  S: number;
-  saltLb: number;
-}
-
-/** A product that may feed a zone, with the rates and weeks it may have there. */
-export interface Carrier {
-  product: Product;
-  brings: Brings;
-  /** lb product/1000 ft2. */
-  leastRateLb: number;
-  mostRateLb: number;
-  /** Weeks in which it may go out. */
-  open: boolean[];
-  ammonia: boolean;
-  /** Share of its N free in each week of the year, by the week it goes down. Only for nitrogen. */
-  release: Map<number, number[]>;
-}
-
-/** Lime or sulfur of a zone this year: so many equal doses, one in each of its spans. */
-export interface Correction {
-  purpose: 'lime' | 'sulfur';
-  product: Product;
-  /** lb product/1000 ft2 of each dose. */
-  rateLb: number;
-  doses: number;
-  /** Weeks open in each span of the year. */
-  spans: number[][];
-  /** Doses that the prescription wants and this year has no span for. */
-  later: number;
-}
-
-/** Least and most of a nutrient for the year from doses still to be chosen, lb/1000 ft2. */
-export interface Band {
-  least: number;
-  most: number;
-}
-
-export interface ZoneProblem {
-  zone: Zone;
-  ground: Ground;
-  schools: SeasonSchools;
-  carriers: Carrier[];
-  /** Why a product of the shelf may not serve this zone at all. */
-  shut: { product: Product; because: string }[];
-  nitrogen: Band;
-  phosphate: Band;
-  potash: Band;
-  magnesiumLb: number;
-  sulfurLb: number;
-  /** Most N of the year by code, less what stands. */
-  codeYearLb?: number;
-  corrections: Correction[];
-  /** Needs of pH that no product on the shelf serves. */
-  correctionMissing?: 'lime' | 'sulfur';
-  standing: StandingDose[];
-  gapWeeks: number;
-  mostGapWeeks: number;
-  /** N that growth asks for each week, lb/1000 ft2, and what standing doses already free. */
-  demandByWeek: number[];
-  standingSupplyByWeek: number[];
-  mostSaltLb: number;
-  /** Most K2O of one day, lb/1000 ft2. */
-  potashDoseLb: number;
-}
-
-/** Weights of the soft wishes, in the currency of the prices. */
-export interface Wishes {
-  /** A trip over and above its stated cost. */
-  tripLb: number;
-  /** One lb N/1000 ft2 away from the growth curve for one week, beyond half a dose. */
-  departure: number;
-  /** Share of the price of what is left in the store at the end. */
-  leftOver: number;
-}
-
-/** What is minimised: cost alone, trips before cost, or cost with a fair word for both. Decision, docs/decisions.md. */
-export const WISHES: Readonly<Record<PlanAim, Wishes>> = {
-  balanced: { tripLb: 6, departure: 3, leftOver: 0.1 },
-  cheapest: { tripLb: 0.5, departure: 0.3, leftOver: 0.02 },
-  'fewest-trips': { tripLb: 60, departure: 1, leftOver: 0.05 },
-};
-
-export interface PlanProblem {
-  year: number;
-  weeks: PlanWeek[];
-  zones: ZoneProblem[];
-  maxTrips?: number;
-  tripCost: number;
-  wishes: Wishes;
-  /** Weeks on which somebody goes out already. */
-  standingWeeks: Set<number>;
-}
-
-export interface PlanWishes {
-  aim?: PlanAim;
-  /** Doses that must stay as they are. */
-  locked?: readonly LockedDose[];
-  picked?: ProductChoices;
-  packs?: RulePacks;
-  /** Needs that a person let go, `zoneId/kind`, and by how much. */
-  letGo?: Readonly<Record<string, number>>;
-}
-export interface LockedDose {
-  zoneId: string;
-  date: IsoDay;
-  productId: string;
-  for: PlannedFor;
-  rateLb: number;
-}
 
 const bringsOf = (product: Product): Brings => {
   const { N = 0, P2O5 = 0, K2O = 0, Mg = 0, 'S-combined': S = 0 } = product.guaranteed;
@@ -200,36 +83,6 @@ function feeds(product: Product, context: ShelfContext, codes: readonly LocalCod
     else return {};
   }
   return { because: reasons[0] ?? excluded(product, 'N', context) ?? 'carries nothing that is wanted here' };
-}
-
-function correctionOf(
-  { prescription, shelf, zone }: ZoneSeason,
-  ground: Ground,
-  weeks: readonly PlanWeek[],
-  standing: readonly StandingDose[],
-): { correction?: Correction; missing?: 'lime' | 'sulfur' } {
-  const { ph } = prescription;
-  if (ph.doses.length === 0 || (ph.action !== 'lime' && ph.action !== 'sulfur')) return {};
-  const purpose = ph.action;
-  const product = shelf[purpose]?.chosen;
-  if (!product) return { missing: purpose };
-  const first = ph.doses[0] as number;
-  const rateLb = purpose === 'lime' ? first : first / ((product.guaranteed['S-free'] ?? 100) / 100);
-  const down = standing.filter((d) => d.zoneId === zone.id && d.for === purpose);
-  const spans = (purpose === 'lime' ? LIME_SPANS : SULFUR_SPANS)
-    .map(([from, to]) => ({ from: dayOfYear(`${ground.year}-${from}`), to: dayOfYear(`${ground.year}-${to}`) }))
-    .filter((span) => !down.some((d) => dayOfYear(d.date) >= span.from && dayOfYear(d.date) <= span.to))
-    .map((span) =>
-      weeks.flatMap((week, w) =>
-        week.day >= span.from && week.day <= span.to && closedBecause(ground, product, week.day) === undefined
-          ? [w]
-          : [],
-      ),
-    )
-    .filter((span) => span.length > 0);
-  const wanted = Math.max(0, ph.doses.length - down.length);
-  const doses = Math.min(wanted, spans.length);
-  return { correction: { purpose, product, rateLb, doses, spans, later: wanted - doses } };
 }
 
 /** Rates are rounded down to a hundredth afterwards, so the model keeps this share inside what the checker accepts. */

@@ -1,7 +1,8 @@
 import type { PlannedDose } from '../../formats/case';
 import { type PlanModel, rateIn } from './model-parts';
 import { RATE_STEP_LB } from './limits';
-import { type PlanProblem, purposeOf } from './problem';
+import { purposeOf } from './problem';
+import type { PlanProblem } from './problem-shape';
 
 const stepDown = (rateLb: number): number => Math.floor(rateLb / RATE_STEP_LB + 1e-6) * RATE_STEP_LB;
 

@@ -1,5 +1,5 @@
 import { type DoseVariable, type ModelParts, rateTerms } from './model-parts';
-import type { ZoneProblem } from './problem';
+import type { ZoneProblem } from './problem-shape';
 import { weeksIn } from './weeks';
 
 /** Rates are rounded down afterwards, so a step's least is kept this far clear, lb nutrient/1000 ft2. */

@@ -1,7 +1,7 @@
 import { buildModel } from './build-model';
 import { type PlanModel, rateIn } from './model-parts';
 import type { SolveResult } from './highs-solve';
-import type { PlanProblem, StandingDose, ZoneProblem } from './problem';
+import type { PlanProblem, StandingDose, ZoneProblem } from './problem-shape';
 
 /** A zone whose doses are settled: it asks for nothing more, and what it takes from the store stays taken. */
 const settled = (zone: ZoneProblem, standing: StandingDose[]): ZoneProblem => ({

@@ -1,0 +1,135 @@
+import type { PlanAim, PlannedFor, Product, Zone } from '../../formats/case';
+import type { RulePacks } from '../../packs/rule-packs';
+import type { IsoDay } from '../day';
+import type { ProductChoices } from '../plan';
+import type { Ground } from './open-days';
+import type { SeasonSchools } from './schools';
+import type { PlanWeek } from './weeks';
+
+/** A dose that stands: given already, or locked by a person. */
+export interface StandingDose {
+  zoneId: string;
+  date: IsoDay;
+  product: Product;
+  for: PlannedFor;
+  rateLb: number;
+  /** Given doses used stock that is gone; locked ones still draw on it. */
+  given: boolean;
+}
+
+/** What a pound of a product brings, lb a lb. */
+export interface Brings {
+  N: number;
+  'N-soluble': number;
+  P2O5: number;
+  K2O: number;
+  Mg: number;
+  S: number;
+  saltLb: number;
+}
+
+/** A product that may feed a zone, with the rates and weeks it may have there. */
+export interface Carrier {
+  product: Product;
+  brings: Brings;
+  /** lb product/1000 ft2. */
+  leastRateLb: number;
+  mostRateLb: number;
+  /** Weeks in which it may go out. */
+  open: boolean[];
+  ammonia: boolean;
+  /** Share of its N free in each week of the year, by the week it goes down. Only for nitrogen. */
+  release: Map<number, number[]>;
+}
+
+/** Lime or sulfur of a zone this year: so many equal doses, one in each of its spans. */
+export interface Correction {
+  purpose: 'lime' | 'sulfur';
+  product: Product;
+  /** lb product/1000 ft2 of each dose. */
+  rateLb: number;
+  doses: number;
+  /** Weeks open in each span of the year. */
+  spans: number[][];
+  /** Doses that the prescription wants and this year has no span for. */
+  later: number;
+}
+
+/** Least and most of a nutrient for the year from doses still to be chosen, lb/1000 ft2. */
+export interface Band {
+  least: number;
+  most: number;
+}
+
+export interface ZoneProblem {
+  zone: Zone;
+  ground: Ground;
+  schools: SeasonSchools;
+  carriers: Carrier[];
+  /** Why a product of the shelf may not serve this zone at all. */
+  shut: { product: Product; because: string }[];
+  nitrogen: Band;
+  phosphate: Band;
+  potash: Band;
+  magnesiumLb: number;
+  sulfurLb: number;
+  /** Most N of the year by code, less what stands. */
+  codeYearLb?: number;
+  corrections: Correction[];
+  /** Needs of pH that no product on the shelf serves. */
+  correctionMissing?: 'lime' | 'sulfur';
+  standing: StandingDose[];
+  gapWeeks: number;
+  mostGapWeeks: number;
+  /** N that growth asks for each week, lb/1000 ft2, and what standing doses already free. */
+  demandByWeek: number[];
+  standingSupplyByWeek: number[];
+  mostSaltLb: number;
+  /** Most K2O of one day, lb/1000 ft2. */
+  potashDoseLb: number;
+}
+
+/** Weights of the soft wishes, in the currency of the prices. */
+export interface Wishes {
+  /** A trip over and above its stated cost. */
+  tripLb: number;
+  /** One lb N/1000 ft2 away from the growth curve for one week, beyond half a dose. */
+  departure: number;
+  /** Share of the price of what is left in the store at the end. */
+  leftOver: number;
+}
+
+/** What is minimised: cost alone, trips before cost, or cost with a fair word for both. Decision, docs/decisions.md. */
+export const WISHES: Readonly<Record<PlanAim, Wishes>> = {
+  balanced: { tripLb: 6, departure: 3, leftOver: 0.1 },
+  cheapest: { tripLb: 0.5, departure: 0.3, leftOver: 0.02 },
+  'fewest-trips': { tripLb: 60, departure: 1, leftOver: 0.05 },
+};
+
+export interface PlanProblem {
+  year: number;
+  weeks: PlanWeek[];
+  zones: ZoneProblem[];
+  maxTrips?: number;
+  tripCost: number;
+  wishes: Wishes;
+  /** Weeks on which somebody goes out already. */
+  standingWeeks: Set<number>;
+}
+
+export interface PlanWishes {
+  aim?: PlanAim;
+  /** Doses that must stay as they are. */
+  locked?: readonly LockedDose[];
+  picked?: ProductChoices;
+  packs?: RulePacks;
+  /** Needs that a person let go, `zoneId/kind`, and by how much. */
+  letGo?: Readonly<Record<string, number>>;
+}
+export interface LockedDose {
+  zoneId: string;
+  date: IsoDay;
+  productId: string;
+  for: PlannedFor;
+  rateLb: number;
+}
