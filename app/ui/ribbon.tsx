@@ -162,7 +162,7 @@ export function Ribbon({ season, codeWindows, doses, year, today, label, emptySa
             <path d={curvePath(curve.values, width)} fill="none" stroke="var(--slate)" strokeWidth="1.8" />
             <text
               x={width - 6}
-              y="26"
+              y="47"
               textAnchor="end"
               className="axis strong"
               stroke="var(--lichen)"

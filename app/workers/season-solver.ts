@@ -3,7 +3,7 @@ import loadHighs, { type Highs } from 'highs';
 import wasmUrl from 'highs/runtime?url';
 import type { Case } from '@core/formats/case';
 import { planSeason } from '@core/season/plan';
-import { type BestPlan, planBest, type PlanProgress } from '@core/season/planner/plan-best';
+import { type BestPlan, planBest, type PlanProgress, warmUp } from '@core/season/planner/plan-best';
 import type { PlanWishes } from '@core/season/planner/problem-shape';
 
 /** Longest run that a search started meanwhile waits for, s. */
@@ -14,11 +14,9 @@ const highs = () => (loading ??= loadHighs({ locateFile: () => wasmUrl }));
 
 /** Finds the best plan off the page's thread. While it works it hears nothing: ending the worker is the stop. */
 const solver = {
-  /** Fetches the solver and runs it once over a single zone: code that has run before runs several times as fast. */
+  /** Fetches the solver and runs it once, so that the first search starts warm. */
   async warm(given: Case, year: number, asOf: string): Promise<void> {
-    const loaded = await highs();
-    const one = { ...given, zones: given.zones.slice(0, 1) };
-    planBest(loaded, one, planSeason(one, year, {}, asOf), {}, { gap: 0.5, seconds: WARMING_S });
+    warmUp(await highs(), given, planSeason(given, year, {}, asOf), WARMING_S);
   },
   async solve(
     given: Case,

@@ -29,7 +29,7 @@ export function CurveChoice({
       value={chosen ?? GROWTH_ALONE}
       onChange={onChoose}
       options={[
-        { value: GROWTH_ALONE, label: `Growth, ${frostFreeDays} d frost-free` },
+        { value: GROWTH_ALONE, label: `${frostFreeDays} d frost-free` },
         ...curves.map(({ id, name, lines }) => ({
           value: id,
           label: `with ${name.toLowerCase()}${lines[0]?.name ? `, ${lines[0].name}` : ''}`,

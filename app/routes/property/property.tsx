@@ -188,7 +188,7 @@ const KEYS: readonly [string, string][] = [
   ['S, O, R, T, C, E, B', 'on Ground: tools, as they say beside them'],
   ['Ctrl Z, Ctrl Y', 'on Ground: undo, redo'],
   ['S', 'on Read and Prescribe: the next school'],
-  ['P', 'on Sample: print the labels; on Read and Prescribe: print the page'],
+  ['P', 'on Sample: print the labels; on Read, Prescribe and Season: print the page'],
   ['A', 'on the Shelf: a new label'],
   ['Esc', 'close the Workings'],
   ['Backspace', 'in Workings: one step back'],

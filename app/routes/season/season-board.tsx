@@ -42,11 +42,10 @@ export interface SeasonBoardProps {
   send: (sent: SeasonSent) => unknown;
   onLaidAnew: () => void;
   years: ReactNode;
-  print: ReactNode;
 }
 
 /** The season's board: the plan found or drawn by hand, judged at every step. */
-export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew, years, print }: SeasonBoardProps) {
+export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew, years }: SeasonBoardProps) {
   const { file, draft, today, year, plan } = work;
   const products = useMemo(() => file.products ?? [], [file.products]);
   const [solved, setSolved] = useState<Plan['solved']>(plan?.solved);
@@ -141,6 +140,7 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
   useHotkeys('mod+z', () => board.undo(), { preventDefault: true }, [board]);
   useHotkeys('mod+shift+z, mod+y', () => board.redo(), { preventDefault: true }, [board]);
   useHotkeys('a', () => setAdding(true));
+  useHotkeys('p', () => window.print());
 
   const run = async (letGo: Record<string, number> = {}) => {
     setFound(undefined);
@@ -232,7 +232,6 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
               Move a programme here
             </Link>
             {years}
-            {print}
           </div>
           <div className="boardbar">
             <Button type="primary" disabled={search !== undefined || !shown.weather} onClick={ask}>

@@ -1,7 +1,7 @@
 import '../../ui/ruled-table.css';
 import './season.css';
 import './board.css';
-import { Button, Segmented } from 'antd';
+import { Segmented } from 'antd';
 import { useState } from 'react';
 import { useFetcher } from 'react-router';
 import { usePropertyWork } from '../../work/property-work';
@@ -47,7 +47,6 @@ export default function Season() {
           onChange={(y) => void send({ intent: 'choices', choices: { year: y } })}
         />
       }
-      print={<Button onClick={() => window.print()}>Print plan</Button>}
     />
   );
 }

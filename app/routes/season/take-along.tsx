@@ -9,6 +9,8 @@ import type { SeasonPlan } from '@core/season/plan';
 import { planSheet } from '@core/season/plan-sheet';
 import { saveFile, saveTextFile } from '../../ui/save-text-file';
 
+const MENU_FOLDS_MS = 300;
+
 interface TakeAlongProps {
   file: Case;
   season: SeasonPlan;
@@ -47,6 +49,8 @@ export function TakeAlong({ file, season, judged, care, today, provenance, onFau
     plan: () => saveTextFile(`${name}-plan.csv`, printPlanCsv(planSheet(file, season)), 'text/csv'),
     buy: () => saveTextFile(`${name}-to-buy.csv`, printPurchasesCsv(planSheet(file, season)), 'text/csv'),
     pdf: () => void pdf(),
+    // the menu folds away first, or it would stand on the paper
+    print: () => void setTimeout(() => window.print(), MENU_FOLDS_MS),
   };
   return (
     <Dropdown
@@ -57,6 +61,7 @@ export function TakeAlong({ file, season, judged, care, today, provenance, onFau
           { key: 'calendar', label: 'Calendar with reminders (iCalendar)' },
           { key: 'plan', label: 'Doses as a table (CSV)' },
           { key: 'buy', label: 'List to buy (CSV)' },
+          { key: 'print', label: 'Print this page' },
         ],
         onClick: ({ key }) => acts[key]?.(),
       }}
