@@ -54,7 +54,7 @@ export function explainConflict(problem: PlanProblem, solve: AnySolver): Conflic
   for (const slack of soft.slacks) {
     const rule = soft.milp.rows[slack.row]?.rule;
     const amount = values[slack.column] ?? 0;
-    if (amount < 1e-5 || !rule?.yields || (rule.kind === 'nitrogen-year' && rule.yields.unit === 'feeding')) continue;
+    if (amount < 1e-5 || !rule?.yields) continue;
     const key = `${rule.zoneId ?? ''}/${rule.kind}`;
     const before = byKey.get(key);
     const more = generous(rule.kind, amount);
