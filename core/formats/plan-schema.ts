@@ -66,6 +66,8 @@ export const planSchema = yup.object({
   keptOn: isoDay('Kept on').optional(),
   /** Set aside to compare with: never the plan that is worked with. */
   aside: yes('Set aside').optional(),
+  /** Shown beside others, never to be taken: a school that is not planned by. */
+  comparisonOnly: yes('For comparison only').optional(),
   name: text('Plan name', 80).optional(),
   /** How the doses were found, and how far from the best they were proven to be at most. */
   solved: yup

@@ -43,7 +43,7 @@ export function Compare({
   asides,
   zone,
   onSetAside,
-  onSetLastYear,
+  others,
   onTake,
   onDrop,
 }: {
@@ -53,8 +53,8 @@ export function Compare({
   asides: readonly Plan[];
   zone: Zone;
   onSetAside: () => void;
-  /** Sets last year's programme beside the others; undefined where nothing is known of it, or it stands here. */
-  onSetLastYear?: () => void;
+  /** Other programmes that can be set beside the plan: last year's, a school that is never planned. */
+  others: readonly { label: string; onSet: () => void }[];
   onTake: (doses: PlannedDose[], name: string) => void;
   onDrop: (plan: Plan) => void;
 }) {
@@ -87,11 +87,11 @@ export function Compare({
       <div className="pagehead" style={{ padding: 0 }}>
         <h2 id={`${id}-h`}>Compare plans</h2>
         <span className="sp" />
-        {onSetLastYear && (
-          <Button size="small" disabled={asides.length >= MOST_COMPARED - 1} onClick={onSetLastYear}>
-            Set last year’s aside
+        {others.map(({ label, onSet }) => (
+          <Button key={label} size="small" disabled={asides.length >= MOST_COMPARED - 1} onClick={onSet}>
+            {label}
           </Button>
-        )}
+        ))}
         <Button size="small" disabled={asides.length >= MOST_COMPARED - 1} onClick={onSetAside}>
           Set this plan aside to compare
         </Button>
@@ -133,9 +133,13 @@ export function Compare({
             row('', ({ aside, name }) =>
               aside ? (
                 <span className="acts">
-                  <Button size="small" onClick={() => onTake([...(aside.doses ?? [])], name)}>
-                    Take this plan
-                  </Button>{' '}
+                  {aside.comparisonOnly ? (
+                    <span className="small block">For comparison only, never planned</span>
+                  ) : (
+                    <Button size="small" onClick={() => onTake([...(aside.doses ?? [])], name)}>
+                      Take this plan
+                    </Button>
+                  )}{' '}
                   <Button size="small" onClick={() => onDrop(aside)}>
                     Drop it
                   </Button>

@@ -191,9 +191,12 @@ describe('wishes', () => {
 
 describe('plans side by side', () => {
   const compare = (asides: Case['plans'] = []) => {
-    const acts = { onSetAside: vi.fn(), onSetLastYear: vi.fn(), onTake: vi.fn(), onDrop: vi.fn() };
-    render(<Compare file={given} draft={draft} season={draft} asides={asides} zone={lawn.zone} {...acts} />);
-    return acts;
+    const [acts, onSet] = [{ onSetAside: vi.fn(), onTake: vi.fn(), onDrop: vi.fn() }, vi.fn()];
+    const others = [{ label: 'Set last year’s aside', onSet }];
+    render(
+      <Compare file={given} draft={draft} season={draft} asides={asides} zone={lawn.zone} others={others} {...acts} />,
+    );
+    return { ...acts, onSet };
   };
   const aside = (id: string, name: string) => ({
     id,
@@ -209,7 +212,7 @@ describe('plans side by side', () => {
     expect(screen.getByRole('columnheader', { name: 'On the board' })).toBeTruthy();
     expect(screen.getByText(/Up to three/)).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Set last year’s aside' }));
-    expect(acts.onSetLastYear).toHaveBeenCalledOnce();
+    expect(acts.onSet).toHaveBeenCalledOnce();
   });
   it('holds three at most, and takes or drops each', () => {
     const acts = compare([aside('a', 'By hand'), aside('b', 'Cheapest')]);
@@ -219,6 +222,12 @@ describe('plans side by side', () => {
     expect(acts.onTake).toHaveBeenCalledWith([firstPlanned], 'Cheapest');
     fireEvent.click(screen.getAllByRole('button', { name: 'Drop it' })[0]!);
     expect(acts.onDrop.mock.calls[0]?.[0]).toMatchObject({ id: 'a' });
+  });
+  it('never lets a plan be taken that is there for comparison only', () => {
+    compare([{ ...aside('a', 'Weekly light feeding in fall'), comparisonOnly: true } as never]);
+    expect(screen.getByText('For comparison only, never planned')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Take this plan' })).toBeNull();
+    expect(screen.getByRole('button', { name: 'Drop it' })).toBeTruthy();
   });
   it('tells what each would cost, mow and fail', () => {
     compare([aside('a', 'One dose')]);

@@ -6,6 +6,7 @@ import { asidePlans } from '@core/season/current-plan';
 import { lastYearsDoses } from '@core/season/last-year';
 import { SPREADING_CAUTIONS } from '@core/season/cautions';
 import type { SeasonPlan, ZoneSeason } from '@core/season/plan';
+import { weeklyLightDoses } from '@core/season/weekly-light';
 import { schoolOf, LATE_SEASON_SCHOOLS } from '@core/season/practice-schools';
 import { useOfferUndo } from '../../ui/use-offer-undo';
 import type { PropertyWork } from '../../work/property-work';
@@ -53,20 +54,38 @@ export function UnderBoard({ work, zone, shown, shownZone, doses, aim, edited, o
     void send({ intent: 'aside', plan: aside });
   };
   const lastYear = useMemo(() => lastYearsDoses(file, year), [file, year]);
-  const lastYearName = `As in ${year - 1}`;
-  const setLastYear = () => {
-    const ids = (file.plans ?? []).map((p) => p.id);
-    const aside: Plan = {
-      id: newId(`plan ${year} last year`, ids),
-      year,
-      aside: true,
-      name: lastYearName,
-      products: undefined,
-      solved: undefined,
-      doses: lastYear,
-    };
-    void send({ intent: 'aside', plan: aside });
-  };
+  const setBeside = (name: string, its: PlannedDose[], comparisonOnly?: true) =>
+    void send({
+      intent: 'aside',
+      plan: {
+        id: newId(
+          `plan ${year} ${name}`,
+          (file.plans ?? []).map((p) => p.id),
+        ),
+        year,
+        aside: true,
+        ...(comparisonOnly ? { comparisonOnly } : {}),
+        name,
+        products: undefined,
+        solved: undefined,
+        doses: its,
+      },
+    });
+  const [lastYearName, weeklyName] = [`As in ${year - 1}`, 'Weekly light feeding in fall'];
+  const beside = (name: string) => asides.some((a) => a.name === name);
+  const others = [
+    ...(lastYear.length > 0 && !beside(lastYearName)
+      ? [{ label: 'Set last year’s aside', onSet: () => setBeside(lastYearName, lastYear) }]
+      : []),
+    ...(shown.zones.some((z) => z.grass.season === 'cool' && z.season) && !beside(weeklyName)
+      ? [
+          {
+            label: 'Set weekly light feeding aside',
+            onSet: () => setBeside(weeklyName, weeklyLightDoses(draft, doses), true),
+          },
+        ]
+      : []),
+  ];
   const drop = (aside: Plan) => {
     void send({ intent: 'drop-aside', planId: aside.id });
     offerUndo(`${aside.name ?? 'The plan'} is dropped.`, () => void send({ intent: 'aside', plan: aside }));
@@ -90,7 +109,7 @@ export function UnderBoard({ work, zone, shown, shownZone, doses, aim, edited, o
         asides={asides}
         zone={zone}
         onSetAside={setAside}
-        onSetLastYear={lastYear.length > 0 && !asides.some((a) => a.name === lastYearName) ? setLastYear : undefined}
+        others={others}
         onTake={(next, name) => onTake(next, `${name} taken`)}
         onDrop={drop}
       />

@@ -80,7 +80,8 @@ const FALL_FROM_DAY = 243;
 const spanOf = (days: readonly boolean[], from: number, to: number): boolean[] =>
   days.map((_, day) => day >= from && day <= to);
 
-const isSoluble = (product: Product): boolean => (product.guaranteed.N ?? 0) > 0 && slowShare(product) <= 0.5;
+/** Whether at least half of a product's nitrogen is soluble. */
+export const isSoluble = (product: Product): boolean => (product.guaranteed.N ?? 0) > 0 && slowShare(product) <= 0.5;
 const isPartlySlow = (product: Product): boolean => slowShare(product) >= 0.25 && slowShare(product) <= 0.8;
 
 /** Why a zone may not have the late soluble dose, or undefined. */

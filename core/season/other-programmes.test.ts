@@ -8,8 +8,11 @@ import { carryOver } from './carry-over';
 import { checkZonePlan } from './check-plan';
 import { lastYearsDoses } from './last-year';
 import { planSeason } from './plan';
+import { daysBetween } from './day';
 import { planFigures } from './plan-figures';
+import { plannedOf } from './planned-of';
 import { planBest } from './planner/plan-best';
+import { weeklyLightDoses } from './weekly-light';
 import { weeklyNitrogen } from './weekly-nitrogen';
 import { withDoses } from './with-doses';
 
@@ -133,5 +136,39 @@ describe('last year’s programme', () => {
   });
   it('is nothing where nothing is known', () => {
     expect(lastYearsDoses(okonedo(), 2027)).toEqual([]);
+  });
+});
+
+describe('weekly light feeding, to compare with', () => {
+  const given = okonedo();
+  const draft = planSeason(given, 2027);
+  const doses = plannedOf(draft, new Set());
+  const weekly = weeklyLightDoses(draft, doses);
+  const fallFrom = '2027-09-01';
+  it('is half a pound of soluble N every Monday from September to the end of feeding, in place of fall’s nitrogen', () => {
+    const fall = weekly.filter((d) => d.for === 'N' && d.date >= fallFrom);
+    expect(fall.length).toBeGreaterThan(6);
+    fall.forEach((d, i) => {
+      const product = given.products!.find((p) => p.id === d.productId)!;
+      expect((d.rateLb * product.guaranteed.N!) / 100).toBeCloseTo(0.5, 2);
+      if (i > 0) expect(daysBetween(fall[i - 1]!.date, d.date)).toBe(7);
+    });
+    const kept = (all: typeof doses) => all.filter((d) => d.for !== 'N' || d.date < fallFrom);
+    expect(kept(weekly)).toEqual(kept(doses));
+  });
+  it('is found to break the wait between doses, and to mow and leach more (trials show no gain; common practice)', () => {
+    const [ours, theirs] = [doses, weekly].map((each) => planFigures(given, withDoses(draft, given, each)));
+    expect(theirs!.fails.join()).toMatch(/Between N doses/);
+    expect(theirs!.zones[0]!.mowings).toBeGreaterThanOrEqual(ours!.zones[0]!.mowings);
+    expect(theirs!.zones[0]!.leachableLb!).toBeGreaterThan(ours!.zones[0]!.leachableLb!);
+    expect(theirs!.trips).toBeGreaterThan(ours!.trips);
+  });
+  it('leaves warm-season grass, and a shelf without soluble N, as they are', () => {
+    const warm = { ...given, zones: given.zones.map((z) => ({ ...z, grass: 'bermudagrass' as const })) };
+    const [plan, its] = [planSeason(warm, 2027), plannedOf(planSeason(warm, 2027), new Set())];
+    expect(weeklyLightDoses(plan, its)).toEqual(its);
+    const slowOnly = { ...given, products: given.products!.filter((p) => p.id === 'coated-urea-42') };
+    const slow = planSeason(slowOnly, 2027);
+    expect(weeklyLightDoses(slow, plannedOf(slow, new Set()))).toEqual(plannedOf(slow, new Set()));
   });
 });
