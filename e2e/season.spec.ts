@@ -184,4 +184,13 @@ test('the plan leaves as PDF, calendar and tables that agree, and stands beside 
   await expect(page.locator('.consequence')).toContainText('Mends Front lawn: Nitrogen, year');
   await compare.getByRole('button', { name: 'Drop it' }).click();
   await expect(compare.getByRole('button', { name: 'Take this plan' })).toBeHidden();
+
+  // beside a school that is never planned: shown with what it breaks, not to be taken
+  await compare.getByRole('button', { name: 'Set weekly light feeding aside' }).click();
+  await expect(compare.getByRole('columnheader', { name: 'Weekly light feeding in fall' })).toBeVisible();
+  await expect(compare).toContainText('Between N doses');
+  await expect(compare).toContainText('For comparison only, never planned');
+  await expect(compare.getByRole('button', { name: 'Take this plan' })).toBeHidden();
+  await page.reload();
+  await expect(compare.getByRole('columnheader', { name: 'Weekly light feeding in fall' })).toBeVisible();
 });

@@ -13,6 +13,7 @@ import { type ClimateYear, climateYear, type GrowthSeason, growthSeason } from '
 import { addDays, dayOfYear, daysBetween, inMonthDaySpan, type IsoDay, weekStart } from './day';
 import { type Dose, makeDose } from './dose';
 import { doseCeiling, leastDaysBetweenN } from './dose-ceilings';
+import { firstDayOf } from './first-day';
 import { type Placement, placeByGrowth, placeClear } from './place-doses';
 import { type SeasonSchools, seasonSchools } from './planner/schools';
 import { soilTemperatureByDay } from './soil-temperature';
@@ -357,15 +358,6 @@ function planZone(
   }
   result.doses = [...phDoses, ...pDoses, ...nDoses, ...kDoses].sort((a, b) => a.date.localeCompare(b.date));
   return result;
-}
-
-/** First day that may be planned: not before the year, the report it follows from, or today. */
-function firstDayOf(year: number, sampled: IsoDay, asOf: string | undefined): { from: IsoDay; fromIs: string } {
-  const first = { from: `${year}-01-01`, fromIs: 'before the year' };
-  return [
-    { from: sampled, fromIs: 'before the report was taken' },
-    { from: asOf ?? '', fromIs: 'the day is past' },
-  ].reduce((latest, next) => (next.from > latest.from && next.from <= `${year}-12-31` ? next : latest), first);
 }
 
 /**

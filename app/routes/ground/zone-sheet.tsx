@@ -1,6 +1,5 @@
 import { Button } from 'antd';
 import { lazy, Suspense, useMemo, useReducer, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import type { FetcherWithComponents } from 'react-router';
 import type { CutOut, Site, Zone } from '@core/formats/case';
 import { newId } from '@core/formats/new-id';
@@ -39,10 +38,11 @@ import { SideSlip } from './side-slip';
 import { CutOutList, SiteList } from './site-list';
 import type { SnapSwitches } from './snap';
 import { TypedPoint } from './typed-point';
-import { TOOL_KEYS, ToolColumn } from './tool-column';
+import { ToolColumn } from './tool-column';
 import { groundFromZone } from './typed-ground';
 import { factsFromZone, type TypedFacts } from './zone-from-typed';
 import { ZoneFacts } from './zone-facts';
+import { useSheetKeys } from './use-sheet-keys';
 import { ZoneLedger } from './zone-ledger';
 
 const SiteSheet = lazy(() => import('./sheet/site-sheet'));
@@ -184,30 +184,22 @@ export function ZoneSheet({ zone, fetcher, onChoose, onAdd, onSend, onRemove }: 
   };
 
   const drawingOutline = target === 'zone' && tool === 'outline' && !now.closed;
-  useHotkeys(
-    's,o,r,t,c,e,b',
-    (event) => {
-      if (event.key === 'c' && drawingOutline && now.corners.length > 0) return onDraw({ do: 'close' });
-      const found = TOOL_KEYS.find((each) => each.key.toLowerCase() === event.key);
-      if (found) pick(found.tool);
-    },
-    [tool, target, now],
-  );
-  useHotkeys('x', () => aim('cut-out'), [target]);
-  useHotkeys('k', () => aim('water'), [target]);
-  useHotkeys('d', () => aim('building'), [target]);
-  useHotkeys('g', () => setAsking('track'));
-  useHotkeys('j', () => setAsking('zones'));
-  useHotkeys('i', () => setAsking('picture'));
-  useHotkeys('h', () => setAsking('hand'));
-  useHotkeys('n', () =>
-    setSwitches((all) => ({ ...all, corners: !all.corners, rightAngles: !all.rightAngles, wholeFeet: !all.wholeFeet })),
-  );
-  useHotkeys('mod+z', () => onDraw({ do: 'undo' }), { preventDefault: true });
-  useHotkeys('mod+y, mod+shift+z', () => onDraw({ do: 'redo' }), { preventDefault: true });
-  useHotkeys('+', () => setView((v) => zoomed(v, -1, width)), { useKey: true }, [width]);
-  useHotkeys('-', () => setView((v) => zoomed(v, 1, width)), { useKey: true }, [width]);
-  useHotkeys('0', wholeSheet, [others, corners, width]);
+  useSheetKeys({
+    pick,
+    aim,
+    ask: setAsking,
+    draw: onDraw,
+    zoom: (by) => setView((v) => zoomed(v, by, width)),
+    wholeSheet,
+    flipSnaps: () =>
+      setSwitches((all) => ({
+        ...all,
+        corners: !all.corners,
+        rightAngles: !all.rightAngles,
+        wholeFeet: !all.wholeFeet,
+      })),
+    canClose: drawingOutline && now.corners.length > 0,
+  });
   const season = zoneSeason?.zone.id === zone?.id ? zoneSeason : undefined;
   const next = season?.doses.find((d) => d.date >= today) ?? season?.doses[0];
   const preview = (drawn: readonly Pair[]) => previewOf(drafted.candidate, drawn, others, site, next?.rateLb);
