@@ -11,6 +11,8 @@ interface WalkProps {
   nitrogen: NitrogenPrescription;
   ceilingLb: number;
   codeLb?: number;
+  /** A step whose switch is still being stored: it shows as it was set. */
+  switching?: { line: string; on: boolean };
   onSwitch: (line: SwitchableLine, on: boolean) => void;
 }
 
@@ -25,7 +27,7 @@ const NAMES: Record<SwitchableLine, string> = {
 };
 
 /** From the grass's base to the year's nitrogen: list and bars on the same lines, each step can be switched off. */
-export function NitrogenWalk({ nitrogen, ceilingLb, codeLb, onSwitch }: WalkProps) {
+export function NitrogenWalk({ nitrogen, ceilingLb, codeLb, switching, onSwitch }: WalkProps) {
   const rule = nitrogen.byRule ?? nitrogen.year;
   const most = Math.max(ceilingLb, nitrogen.year.value, rule.value) * 1.12;
   const at = (lb: number) => `${(Math.max(0, lb) / most) * 100}%`;
@@ -70,7 +72,7 @@ export function NitrogenWalk({ nitrogen, ceilingLb, codeLb, onSwitch }: WalkProp
               <span className="term">
                 {isSwitchable(step.id) ? (
                   <Checkbox
-                    checked={!step.off}
+                    checked={switching?.line === step.id ? switching.on : !step.off}
                     onChange={(event) => onSwitch(step.id as SwitchableLine, event.target.checked)}
                   >
                     {step.says}

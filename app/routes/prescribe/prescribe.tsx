@@ -49,6 +49,7 @@ export default function Prescribe() {
   const answers = useMemo(() => (facts ? otherSchoolAnswers(facts) : []), [facts]);
   const school = file.choices?.school ?? 'sufficiency';
   const send = (sent: Sent) => void fetcher.submit(sent as never, { method: 'post', encType: 'application/json' });
+  const sending = fetcher.json as Sent | undefined;
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
   useEffect(() => {
     if (answer?.faults?.storage) void message.error(answer.faults.storage);
@@ -173,6 +174,7 @@ export default function Prescribe() {
             nitrogen={nitrogen}
             ceilingLb={grassOf(zone.grass).ceilingLb}
             codeLb={codeYearCap(file.codes ?? [])}
+            switching={sending?.intent === 'switch' && sending.zoneId === zone.id ? sending : undefined}
             onSwitch={(line: SwitchableLine, on) => send({ intent: 'switch', zoneId: zone.id, line, on })}
           />
           {nitrogen.note && <p className="small">{nitrogen.note}</p>}

@@ -58,7 +58,10 @@ export function useSolver(given: Case, year: number, asOf: string) {
       const { solver, worker } = running.current;
       latest.current = { seconds: 0 };
       setSearch(latest.current);
+      let ended = false;
       const report = (progress: PlanProgress) => {
+        // reports travel on a channel of their own, and the last may come in after the answer
+        if (ended) return;
         latest.current = { ...latest.current, ...progress, doses: progress.doses ?? latest.current.doses };
         setSearch(latest.current);
       };
@@ -75,6 +78,7 @@ export function useSolver(given: Case, year: number, asOf: string) {
           solver.solve(given, year, asOf, wishes, proxy(report), seconds).then(resolve, reject);
         });
       } finally {
+        ended = true;
         settle.current = undefined;
         setSearch(undefined);
       }

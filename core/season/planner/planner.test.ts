@@ -14,12 +14,12 @@ import { withDoses } from '../with-doses';
 import { buildModel } from './build-model';
 import type { PlanModel } from './model-parts';
 import { conflictWords } from './conflict-words';
-import { solveWithHighs } from './highs-solve';
+import { type SolveProgress, solveWithHighs } from './highs-solve';
 import { type BestPlan, planBest } from './plan-best';
 import { planProblem } from './problem';
 import type { PlanWishes } from './problem-shape';
 import { readSolution } from './read-solution';
-import { anyPlan } from './split-search';
+import { anyPlan, type Solve, splitSearch } from './split-search';
 import { zoneByZone } from './zone-by-zone';
 
 let highs: Highs;
@@ -314,6 +314,19 @@ describe('a property of many zones', () => {
     expect(failing(checkPropertyPlan(given, plan))).toEqual([]);
     for (const z of plan.zones) expect(failing(checkZonePlan(z, given, plan))).toEqual([]);
   }, 120_000);
+  it('claims no distance from the best while only the beginning is known', () => {
+    const given = many();
+    const problem = planProblem(given, planSeason(given, 2027))!;
+    const start = zoneByZone(problem, quick)!;
+    const heard: SolveProgress[] = [];
+    const solve: Solve = (milp, limits, report) => solveWithHighs(highs, milp, limits, report);
+    splitSearch(buildModel(problem), solve, { start, gap: 0.3, seconds: 20 }, (progress) => heard.push(progress));
+    expect(heard[0]).toMatchObject({ bound: undefined, gapPercent: undefined });
+    expect(heard[0]?.values).toBeDefined();
+    const told = heard.filter((h) => h.gapPercent !== undefined);
+    expect(told.length).toBeGreaterThan(0);
+    for (const { gapPercent, best, bound } of told) expect(gapPercent).toBeCloseTo(((best! - bound!) / best!) * 100, 6);
+  }, 60_000);
   it('begins nothing where the trips do not reach round the zones', () => {
     const given = { ...many(), choices: { year: 2027, maxTrips: 1 } };
     const problem = planProblem(given, planSeason(given, 2027))!;

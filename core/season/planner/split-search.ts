@@ -68,17 +68,22 @@ export function splitSearch(
   let best: { objective: number; values: Float64Array } | undefined;
   let parts: Part[] = [];
   const closed: number[] = [];
-  const bound = () => Math.min(...parts.map((p) => p.bound), ...closed);
+  // nothing is proven while no part has been looked at
+  const bound = () => {
+    const known = [...parts.map((p) => p.bound), ...closed];
+    return known.length > 0 ? Math.min(...known) : -Infinity;
+  };
   const distance = () => {
     if (!best) return Infinity;
     return Math.max(0, best.objective - bound()) / Math.max(1e-9, Math.abs(best.objective));
   };
+  const gapPercent = () => (Number.isFinite(distance()) ? distance() * 100 : undefined);
   const tell = (values?: Float64Array) =>
     report({
       seconds: passed(),
       best: best?.objective,
       bound: Number.isFinite(bound()) ? bound() : undefined,
-      gapPercent: best ? distance() * 100 : undefined,
+      gapPercent: gapPercent(),
       values,
     });
   const take = (values: Float64Array | undefined, objective: number | undefined) => {
@@ -148,12 +153,11 @@ export function splitSearch(
     if (result.status !== 'optimal' && result.status !== 'infeasible') break;
   }
   if (!best) return { status: parts.length === 0 && closed.length === 0 ? 'infeasible' : 'unknown' };
-  const gapPercent = distance() * 100;
   return {
-    status: gapPercent <= gap * 100 + 1e-9 ? 'optimal' : 'feasible',
+    status: distance() <= gap + 1e-9 ? 'optimal' : 'feasible',
     objective: best.objective,
     bound: bound(),
-    gapPercent,
+    gapPercent: gapPercent(),
     values: best.values,
   };
 }
