@@ -82,13 +82,22 @@ function addDoses(parts: ModelParts, z: number): void {
  * @param ignoring rule kinds to leave out, when looking for what stands in whose way
  */
 export function buildModel(problem: PlanProblem, ignoring: ReadonlySet<RuleKind> = new Set()): PlanModel {
-  const parts: ModelParts = { problem, builder: new MilpBuilder(), doses: [], ignoring, fed: new Map(), counts: [] };
+  const parts: ModelParts = {
+    problem,
+    builder: new MilpBuilder(),
+    doses: [],
+    ignoring,
+    fed: new Map(),
+    totals: [],
+    packages: [],
+  };
   problem.zones.forEach((_, z) => addDoses(parts, z));
   problem.zones.forEach((_, z) => addCalendarRows(parts, z));
   problem.zones.forEach((_, z) => addNeedRows(parts, z));
   problem.zones.forEach((_, z) => addSchoolRows(parts, z));
   problem.zones.forEach((_, z) => addGrowthRows(parts, z));
-  addTripRows(parts);
   addStoreRows(parts);
-  return { milp: parts.builder.milp, doses: parts.doses, counts: parts.counts };
+  addTripRows(parts);
+  const { doses, totals, packages } = parts;
+  return { milp: parts.builder.milp, doses, totals, packages };
 }

@@ -68,6 +68,13 @@ export class MilpBuilder {
     return this.column(name, { cost, upper: 1, integer: true });
   }
 
+  /** A whole number that is the sum of others. */
+  counted(name: string, columns: readonly number[]): number {
+    const count = this.column(name, { integer: true });
+    this.row(`count_${name}`, [...columns.map((column) => [column, 1] as const), [count, -1]], { lower: 0, upper: 0 });
+    return count;
+  }
+
   /** lower <= sum of terms <= upper. An empty row that cannot hold is kept, so that the solver finds the conflict. */
   row(
     name: string,

@@ -20,8 +20,10 @@ export interface DoseVariable {
 export interface PlanModel {
   milp: Milp;
   doses: DoseVariable[];
-  /** Whole numbers that are telling as a sum: packages bought, trips. A search that splits on them is short. */
-  counts: number[][];
+  /** Columns that count all packages and all trips: a search that splits on them, then on packages, is short. */
+  totals: number[];
+  /** Columns of the packages bought of each product that may feed. */
+  packages: number[];
 }
 
 /** Everything the parts of the model share while it is built. */
@@ -33,7 +35,8 @@ export interface ModelParts {
   ignoring: ReadonlySet<RuleKind>;
   /** Column that is 1 where a zone is fed nitrogen in a week. */
   fed: Map<ZoneProblem, Map<number, number>>;
-  counts: number[][];
+  totals: number[];
+  packages: number[];
 }
 
 /** Pounds of product of a dose, times a factor, as terms of a row. */

@@ -14,12 +14,13 @@ import { withDoses } from '../with-doses';
 import { buildModel } from './build-model';
 import type { PlanModel } from './model-parts';
 import { conflictWords } from './conflict-words';
-import { type SolveProgress, solveWithHighs } from './highs-solve';
+import { highsSolver } from './highs-solver';
 import { type BestPlan, planBest } from './plan-best';
 import { planProblem } from './problem';
 import type { PlanWishes } from './problem-shape';
 import { readSolution } from './read-solution';
-import { anyPlan, type Solve, splitSearch } from './split-search';
+import type { SolveProgress } from './solver';
+import { anyPlan, splitSearch } from './split-search';
 import { zoneByZone } from './zone-by-zone';
 
 let highs: Highs;
@@ -280,7 +281,7 @@ describe('local codes (values from memory; always check with the authority)', ()
 });
 
 describe('a property of many zones', () => {
-  const quick = (part: PlanModel) => anyPlan(part, (milp, limits) => solveWithHighs(highs, milp, limits), 30);
+  const quick = (part: PlanModel) => anyPlan(part, highsSolver(highs), 30);
   const many = (): Case => {
     const given = demo('quarry-lane-school');
     const zone = given.zones.find((z) => z.id === 'south-lawn')!;
@@ -300,7 +301,7 @@ describe('a property of many zones', () => {
   it('is begun zone by zone, and the beginning is a plan of the whole model', () => {
     const given = many();
     const problem = planProblem(given, planSeason(given, 2027))!;
-    const start = zoneByZone(problem, quick)!;
+    const start = zoneByZone(problem, 1, quick)!;
     const model = buildModel(problem);
     // with every dose held where the start has it, the rest of the model can be filled in
     const held = model.milp.columns.map((column) =>
@@ -308,7 +309,7 @@ describe('a property of many zones', () => {
         ? { ...column, lower: start.get(column.name) ?? 0, upper: start.get(column.name) ?? 0 }
         : column,
     );
-    const filled = solveWithHighs(highs, { columns: held, rows: model.milp.rows }, { gap: 0.5, seconds: 30 });
+    const filled = highsSolver(highs).solve({ columns: held, rows: model.milp.rows }, { gap: 0.5, seconds: 30 });
     expect(filled.status).toBe('optimal');
     const plan = withDoses(planSeason(given, 2027), given, readSolution(problem, model, filled.values!));
     expect(failing(checkPropertyPlan(given, plan))).toEqual([]);
@@ -317,10 +318,11 @@ describe('a property of many zones', () => {
   it('claims no distance from the best while only the beginning is known', () => {
     const given = many();
     const problem = planProblem(given, planSeason(given, 2027))!;
-    const start = zoneByZone(problem, quick)!;
+    const start = zoneByZone(problem, 1, quick)!;
     const heard: SolveProgress[] = [];
-    const solve: Solve = (milp, limits, report) => solveWithHighs(highs, milp, limits, report);
-    splitSearch(buildModel(problem), solve, { start, gap: 0.3, seconds: 20 }, (progress) => heard.push(progress));
+    splitSearch(buildModel(problem), highsSolver(highs), { begin: [() => start], gap: 0.3, seconds: 20 }, (progress) =>
+      heard.push(progress),
+    );
     expect(heard[0]).toMatchObject({ bound: undefined, gapPercent: undefined });
     expect(heard[0]?.values).toBeDefined();
     const told = heard.filter((h) => h.gapPercent !== undefined);
@@ -330,7 +332,7 @@ describe('a property of many zones', () => {
   it('begins nothing where the trips do not reach round the zones', () => {
     const given = { ...many(), choices: { year: 2027, maxTrips: 1 } };
     const problem = planProblem(given, planSeason(given, 2027))!;
-    expect(zoneByZone(problem, quick)).toBeUndefined();
+    expect(zoneByZone(problem, 1, quick)).toBeUndefined();
   }, 60_000);
 });
 

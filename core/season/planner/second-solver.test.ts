@@ -6,10 +6,11 @@ import type { Case } from '../../formats/case';
 import { CLIMATE_PRESETS, STARTER_SHELF } from '../../packs/starter-shelf';
 import { planSeason } from '../plan';
 import { buildModel } from './build-model';
-import { type SolveProgress, solveWithHighs } from './highs-solve';
+import { highsSolver } from './highs-solver';
 import { printLp } from './lp-file';
 import type { Milp } from './milp';
 import { planProblem } from './problem';
+import type { SolveProgress } from './solver';
 import { splitSearch } from './split-search';
 
 // GLPK is the second opinion: another solver, by other people, given the same model as numbers, and HiGHS given it as text.
@@ -80,6 +81,7 @@ const anyProperty = fc.record({
 describe('the same model by two solvers', () => {
   it('has the same optimum, or none, in 24 random properties', async () => {
     const highs = await loadHighs();
+    const solver = highsSolver(highs);
     let planned = 0;
     await fc.assert(
       fc.asyncProperty(anyProperty, async ({ climate, grass, area, onHandLb, price, care, products, maxTrips }) => {
@@ -103,18 +105,13 @@ describe('the same model by two solvers', () => {
         });
         const { milp } = model;
         const heard: SolveProgress[] = [];
-        const exact = solveWithHighs(highs, milp, { gap: 1e-7 });
+        const exact = solver.solve(milp, { gap: 1e-7 });
         const text = highs.solve(printLp(milp), { output_flag: false, mip_rel_gap: 1e-7 });
         const second = await byGlpk(milp);
         expect(text.Status === 'Optimal').toBe(exact.status === 'optimal');
         expect(second.status).toBe(exact.status);
         // the search that the planner runs is no solver of its own: it must come to the same
-        const split = splitSearch(
-          model,
-          (part, limits, report) => solveWithHighs(highs, part, limits, report),
-          { gap: 1e-7 },
-          (progress) => heard.push(progress),
-        );
+        const split = splitSearch(model, solver, { gap: 1e-7 }, (progress) => heard.push(progress));
         expect(split.status).toBe(exact.status);
         if (exact.status !== 'optimal') return;
         planned++;
@@ -128,9 +125,7 @@ describe('the same model by two solvers', () => {
         }
         // rows that only shorten the proof cut nothing off
         const bare = { columns: milp.columns, rows: milp.rows.filter((row) => !row.implied) };
-        expect(Math.abs(solveWithHighs(highs, bare, { gap: 1e-7 }).objective! - exact.objective!)).toBeLessThanOrEqual(
-          near,
-        );
+        expect(Math.abs(solver.solve(bare, { gap: 1e-7 }).objective! - exact.objective!)).toBeLessThanOrEqual(near);
         expect(Math.abs(second.objective - exact.objective!)).toBeLessThanOrEqual(near);
         expect(Math.abs(text.ObjectiveValue - exact.objective!)).toBeLessThanOrEqual(near);
       }),

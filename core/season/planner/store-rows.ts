@@ -51,7 +51,7 @@ function addFirstPackageRows(
 
 /** Whole packages for the property, stock first; what is left in the store weighs a little. */
 export function addStoreRows(parts: ModelParts): void {
-  const { builder, doses, problem, counts } = parts;
+  const { builder, doses, problem, totals, packages } = parts;
   const stores: { productId: string; bought: number; availableLb: number }[] = [];
   const products = new Map(doses.map((d) => [d.product.id, d.product]));
   for (const zone of problem.zones) for (const d of zone.standing) if (!d.given) products.set(d.product.id, d.product);
@@ -98,10 +98,8 @@ export function addStoreRows(parts: ModelParts): void {
     });
   }
   const carried = new Set(problem.zones.flatMap((zone) => zone.carriers.map((c) => c.product.id)));
-  counts.unshift(
-    stores.flatMap(({ productId, bought }) =>
-      carried.has(productId) && builder.columns[bought]?.integer ? [bought] : [],
-    ),
-  );
+  for (const { productId, bought } of stores)
+    if (carried.has(productId) && builder.columns[bought]?.integer) packages.push(bought);
+  if (packages.length > 0) totals.push(builder.counted('packages', packages));
   addCoverRows(parts, stores);
 }

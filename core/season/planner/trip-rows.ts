@@ -1,7 +1,7 @@
 import type { ModelParts } from './model-parts';
 
 /** A week is a trip where anything goes out anywhere; trips cost, and there may be a most of them. */
-export function addTripRows({ builder, doses, problem, ignoring, fed, counts }: ModelParts): void {
+export function addTripRows({ builder, doses, problem, ignoring, fed, totals }: ModelParts): void {
   const { weeks, tripCost, wishes, maxTrips, standingWeeks } = problem;
   const trips: [number, number][] = [];
   weeks.forEach((_, week) => {
@@ -27,7 +27,13 @@ export function addTripRows({ builder, doses, problem, ignoring, fed, counts }: 
       goesOut(`${dose.chosen}`, [dose.chosen, ...apart]);
     }
   });
-  counts.push(trips.map(([column]) => column));
+  if (trips.length > 0)
+    totals.push(
+      builder.counted(
+        'trips',
+        trips.map(([column]) => column),
+      ),
+    );
   if (maxTrips !== undefined && !ignoring.has('trips'))
     builder.row(
       'trips',

@@ -1,0 +1,66 @@
+import type { Milp } from './milp';
+
+/** How a search stands. */
+export interface SolveProgress {
+  seconds: number;
+  /** Objective of the best plan so far, and the least that any plan could still have. */
+  best?: number;
+  bound?: number;
+  /** Proven distance of the best so far from the optimum, percent. */
+  gapPercent?: number;
+  /** Values of a better plan, where this report brings one. */
+  values?: Float64Array;
+}
+
+export interface SolveResult {
+  status: 'optimal' | 'feasible' | 'infeasible' | 'unknown';
+  objective?: number;
+  bound?: number;
+  gapPercent?: number;
+  values?: Float64Array;
+}
+
+export interface SolveLimits {
+  /** Proven distance from the optimum at which it is good enough, a share. */
+  gap?: number;
+  seconds?: number;
+  /** An objective that is good enough, whatever else there is. */
+  target?: number;
+  /** Any plan will do. */
+  firstFeasible?: boolean;
+  /** A plan to start from, values by column name; what is missing is filled in. */
+  start?: ReadonlyMap<string, number>;
+}
+
+/** Least and most of some columns, in place of the model's own. */
+export type Bounds = ReadonlyMap<number, readonly [lower: number, upper: number]>;
+
+/** A relaxation solved: from its basis, the solver's own, others like it are soon solved. */
+export interface Relaxed {
+  status: 'optimal';
+  objective: number;
+  values: Float64Array;
+  basis: unknown;
+}
+
+/** A model without its whole numbers, kept by the solver so that it is soon solved again under other bounds. */
+export interface Relaxation {
+  /** The least objective under some bounds; `infeasible`, or `unknown` where the seconds did not suffice. */
+  under(bounds: Bounds, seconds: number, from?: Relaxed): Relaxed | { status: 'infeasible' } | { status: 'unknown' };
+  /** Gives its memory back. */
+  end(): void;
+}
+
+/** Whatever solves mixed-integer models for the planner. Synchronous: in a browser it belongs in a worker. */
+export interface Solver {
+  solve(milp: Milp, limits?: SolveLimits, report?: (progress: SolveProgress) => void): SolveResult;
+  relaxation(milp: Milp): Relaxation;
+}
+
+/** The model under other bounds. */
+export const bounded = ({ columns, rows }: Milp, bounds: Bounds): Milp => {
+  const changed = [...columns];
+  for (const [column, [lower, upper]] of bounds)
+    changed[column] = { ...(columns[column] as Milp['columns'][number]), lower, upper };
+  return { columns: changed, rows };
+};
