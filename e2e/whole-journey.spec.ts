@@ -68,7 +68,8 @@ test('from an empty browser to dated, weighed doses, out as a file and back', as
   await page.keyboard.press('Escape');
   await expect(slip).toBeHidden();
   const clippings = page.getByRole('checkbox', { name: /Clippings returned/ });
-  const year = (lb: string) => page.getByRole('button', { name: `${lb}, Nitrogen for the year, show workings` }).first();
+  const year = (lb: string) =>
+    page.getByRole('button', { name: `${lb}, Nitrogen for the year, show workings` }).first();
   await clippings.click();
   await expect(year('2.725')).toBeVisible();
   // two clicks in a row are two switches, although the first is still being stored

@@ -6,17 +6,23 @@ import { planSeason } from '@core/season/plan';
 import { type BestPlan, planBest, type PlanProgress, warmUp } from '@core/season/planner/plan-best';
 import type { PlanWishes } from '@core/season/planner/problem-shape';
 
-/** Longest run that a search started meanwhile waits for, s. */
-const WARMING_S = 0.4;
+/** Longest run that a search started meanwhile waits for, s, and how many of them make the code quick. Measured. */
+const WARMING = { seconds: 0.4, runs: 4 } as const;
+let asked = false;
 
 let loading: Promise<Highs> | undefined;
 const highs = () => (loading ??= loadHighs({ locateFile: () => wasmUrl }));
 
 /** Finds the best plan off the page's thread. While it works it hears nothing: ending the worker is the stop. */
 const solver = {
-  /** Fetches the solver and runs it once, so that the first search starts warm. */
+  /** Fetches the solver and runs it a few times, so that the first search starts warm; a search that is asked for goes first. */
   async warm(given: Case, year: number, asOf: string): Promise<void> {
-    warmUp(await highs(), given, planSeason(given, year, {}, asOf), WARMING_S);
+    const loaded = await highs();
+    const draft = planSeason(given, year, {}, asOf);
+    for (let run = 0; run < WARMING.runs && !asked; run++) {
+      warmUp(loaded, given, draft, WARMING.seconds);
+      await new Promise((heard) => setTimeout(heard));
+    }
   },
   async solve(
     given: Case,
@@ -26,6 +32,7 @@ const solver = {
     report: (progress: PlanProgress) => void,
     seconds?: number,
   ): Promise<BestPlan> {
+    asked = true;
     const loaded = await highs();
     const draft = planSeason(given, year, wishes.picked, asOf);
     return planBest(loaded, given, draft, wishes, seconds === undefined ? {} : { seconds }, report);
