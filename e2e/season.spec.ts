@@ -62,7 +62,7 @@ test('a rule broken by dragging is named, undone, and done again by keys', async
   await page.mouse.up();
   const said = page.locator('.consequence');
   await expect(said).toContainText(/moved by \d+ weeks/);
-  await expect(said).toContainText('Breaks Front lawn: Heat (1 doses inside)');
+  await expect(said).toContainText('Breaks Front lawn: Heat (1 dose inside)');
   await expect(checks(page)).toContainText('Fail');
   await expect(page.getByText('changed by hand, not kept yet')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -72,6 +72,16 @@ test('a rule broken by dragging is named, undone, and done again by keys', async
   await expect(checks(page)).toContainText('heat of summer');
   await page.keyboard.press('Control+z');
   await expect(checks(page)).toContainText('0 fail');
+
+  // what would mend it is offered under the check, tried out beforehand
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await checks(page).getByRole('list', { name: 'What would mend it: Heat' }).getByRole('button').first().click();
+  await expect(said).toContainText('Mends Front lawn: Heat');
+  await expect(checks(page)).toContainText('0 fail');
+  // back at the plan that was found, it is known as such again
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText(/^proven .*not kept yet$/)).toBeVisible();
 
   // the same by keys: three weeks later and back, a little more product, and the dose keeps the focus
   const dose = page.locator(`[data-dose="${before}"]`);

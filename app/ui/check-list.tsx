@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { StandingGlyph } from './glyphs';
 import { Substances } from './substance';
 
@@ -10,7 +11,14 @@ interface Checked {
 }
 
 /** Checks with their verdict as sign and word, what was found, and the sentence where there is something to say. */
-export function CheckList({ checks }: { checks: readonly Checked[] }) {
+export function CheckList<Check extends Checked>({
+  checks,
+  acts,
+}: {
+  checks: readonly Check[];
+  /** What can be done about a check that does not pass. */
+  acts?: (check: Check) => ReactNode;
+}) {
   return (
     <ul className="checks">
       {checks.map((check) => (
@@ -31,6 +39,7 @@ export function CheckList({ checks }: { checks: readonly Checked[] }) {
               <Substances text={check.says} />
             </p>
           )}
+          {check.standing !== 'pass' && acts?.(check)}
         </li>
       ))}
     </ul>

@@ -1,7 +1,7 @@
 import type { Case } from '../formats/case';
 import { amountChecks } from './checks/amount-checks';
 import { calendarChecks } from './checks/calendar-checks';
-import { byDay, type Check, type Facts } from './checks/check';
+import { byDay, type Check, dosesIn, type Facts } from './checks/check';
 import { doseChecks } from './checks/dose-checks';
 import type { SeasonPlan, ZoneSeason } from './plan';
 import { purchases } from './purchases';
@@ -34,7 +34,7 @@ function groundChecks({ zoneSeason, doses, codes }: Facts): Check[] {
       id: 'phosphorus-test',
       standing: 'fail',
       title: 'Phosphorus without a test',
-      found: `${phosphate.length} doses`,
+      found: dosesIn(phosphate),
       says: 'The local code allows no phosphorus without a soil test, and this zone has none.',
     });
   return checks;

@@ -14,6 +14,7 @@ import { grassOf } from '@core/ground/grasses';
 import { faceOf } from '@core/products/label/face';
 import { weekStart } from '@core/season/day';
 import type { JudgedPlan } from '@core/season/edit-consequence';
+import { givenKeys } from '@core/season/mendings';
 import type { SeasonPlan, ZoneSeason } from '@core/season/plan';
 import { mondaysOf } from '@core/season/planner/weeks';
 import { showArea, showDay, showRate, showWeight } from '../../ui/format';
@@ -153,7 +154,7 @@ function Lane({ zoneSeason, products, planned, checks, plot, todayDay, today, fo
   const joined = clashes(blocks, checks);
   const height = Math.max(78, rows * ROW + (joined.length > 0 ? 24 : 10));
   const faults = new Set(checks.filter((c) => c.standing === 'fail').flatMap((c) => c.doses ?? []));
-  const given = new Set((zone.applied ?? []).map((a) => `${zone.id}/${a.date}/${a.productId}`));
+  const given = givenKeys({ zones: [zone] });
   const thisWeek = weekStart(today);
   return (
     <section className={focused ? 'lane focus' : 'lane'} aria-label={`${zone.name}, ${doses.length} doses`}>

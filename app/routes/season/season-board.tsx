@@ -1,14 +1,15 @@
 import { Button } from 'antd';
-import { lazy, type ReactNode, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useLocation } from 'react-router';
 import { careTasks } from '@core/care/tasks';
-import type { Plan, PlanAim, PlannedDose, Zone } from '@core/formats/case';
+import type { PlanAim, PlannedDose, Zone } from '@core/formats/case';
 import { isRefusal, type Refusal } from '@core/reckoning/refusal';
 import { doseKey } from '@core/season/check-plan';
 import { daysBetween } from '@core/season/day';
 import { moveDose, moveDoseTo, removeDose, setRate, swapProduct, toggleLock } from '@core/season/edit-plan';
 import { judgePlan } from '@core/season/edit-consequence';
+import { givenKeys } from '@core/season/mendings';
 import type { ZoneSeason } from '@core/season/plan';
 import type { Conflict } from '@core/season/planner/conflicts';
 import { weeklyNitrogen } from '@core/season/weekly-nitrogen';
@@ -30,6 +31,7 @@ import { TakeAlong } from './take-along';
 import { useBoard } from './use-board';
 import { type Found, useSolver } from './use-solver';
 import { UnderBoard } from './under-board';
+import { NO_MENDINGS, useMendings } from './use-mendings';
 
 const WeeklyNitrogenChart = lazy(() => import('../../ui/charts/weekly-nitrogen-chart'));
 
@@ -48,7 +50,6 @@ export interface SeasonBoardProps {
 export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew, years }: SeasonBoardProps) {
   const { file, draft, today, year, plan } = work;
   const products = useMemo(() => file.products ?? [], [file.products]);
-  const [solved, setSolved] = useState<Plan['solved']>(plan?.solved);
   const [aim, setAim] = useState<PlanAim>(plan?.solved?.aim ?? 'balanced');
   const [selected, setSelected] = useState<string | undefined>();
   const [refusal, setRefusal] = useState<string | undefined>();
@@ -59,22 +60,13 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
   const location = useLocation();
   const offerUndo = useOfferUndo();
   const { search, solve, stop } = useSolver(file, year, today);
-  // React tells the board of a step before the state of the search is known again: the ref holds what goes with it
-  const storing = useRef<Plan['solved']>(undefined);
-  const store = useCallback(
-    (doses: PlannedDose[]) => {
-      void send({ intent: 'doses', doses, solved: storing.current });
-      setSolved(storing.current);
-      storing.current = undefined;
-    },
-    [send],
-  );
-  const board = useBoard(work, store);
+  const board = useBoard(work, (step) => void send({ intent: 'doses', ...step }));
   const { doses } = board;
 
   // what is held over the board is judged live, as if it were dropped there
   const shown = useMemo(() => (held ? withDoses(draft, file, held) : board.season), [held, draft, file, board.season]);
   const judged = useMemo(() => (held ? judgePlan(file, shown) : board.judged), [held, file, shown, board.judged]);
+  const mendings = useMendings(file, draft, doses, board.judged);
   const shownZone = shown.zones.find((z) => z.zone.id === zone.id);
 
   const focusKey = useRef<string | undefined>(undefined);
@@ -146,9 +138,8 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
     setFound(undefined);
     setRefusal(undefined);
     setSelected(undefined);
-    const given = file;
     try {
-      const best = await solve(given, year, today, {
+      const best = await solve(file, year, today, {
         aim,
         picked: plan?.products ?? {},
         locked: doses.filter((d) => d.locked),
@@ -156,13 +147,12 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
       });
       setFound(best);
       if (best.doses.length === 0) return;
-      storing.current = {
+      board.take(best.doses, best.status === 'stopped' ? 'Search stopped, best so far taken' : 'Plan found', {
         on: today,
         status: best.status === 'optimal' ? 'optimal' : 'feasible',
         gapPercent: best.gapPercent,
         aim,
-      };
-      board.take(best.doses, best.status === 'stopped' ? 'Search stopped, best so far taken' : 'Plan found');
+      });
     } catch (trouble) {
       setRefusal(
         `The planner could not run: ${trouble instanceof Error ? trouble.message : 'no reason given'}. The plan is as it was.`,
@@ -188,9 +178,8 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
     shown.zones.flatMap((z) => z.doses).find((d) => doseKey(d) === selected);
   const pickedPlan = doses.find((d) => doseKey(d) === selected);
   const pickedZone = file.zones.find((z) => z.id === picked?.zoneId);
-  const isGiven = (key: string) =>
-    file.zones.some((z) => (z.applied ?? []).some((a) => `${z.id}/${a.date}/${a.productId}` === key));
-  const edited = solved === undefined;
+  const given = useMemo(() => givenKeys(file), [file]);
+  const edited = board.solved === undefined;
   const all = shown.zones.flatMap((z) => z.doses);
   const weekly = useMemo(
     () => (shownZone ? weeklyNitrogen(shownZone, products, shown) : undefined),
@@ -338,7 +327,7 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
               zone={pickedZone}
               products={products}
               year={year}
-              given={isGiven(doseKey(pickedPlan))}
+              given={given.has(doseKey(pickedPlan))}
               onMoveTo={(date) =>
                 edit(
                   moveDoseTo(doses, doseKey(pickedPlan), date),
@@ -365,7 +354,12 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
               onClose={() => setSelected(undefined)}
             />
           )}
-          <BoardChecks judged={judged} zoneId={zone.id} />
+          <BoardChecks
+            judged={judged}
+            zoneId={zone.id}
+            mendings={held ? NO_MENDINGS : mendings}
+            onMend={({ doses: next, says }) => edit(next, says)}
+          />
           <Buying doses={all} products={products} />
         </aside>
       </div>

@@ -1,10 +1,11 @@
-import { BarChart, LineChart } from 'echarts/charts';
+import type { CustomSeriesRenderItemAPI } from 'echarts';
+import { CustomChart, LineChart, ScatterChart } from 'echarts/charts';
 import { AriaComponent, GridComponent, MarkLineComponent } from 'echarts/components';
 import * as echarts from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
 
-echarts.use([BarChart, LineChart, GridComponent, MarkLineComponent, AriaComponent, SVGRenderer]);
+echarts.use([CustomChart, LineChart, ScatterChart, GridComponent, MarkLineComponent, AriaComponent, SVGRenderer]);
 
 const INK = {
   loam: '#2A2017',
@@ -30,6 +31,49 @@ export interface WeeklyNitrogenChartProps {
   label: string;
 }
 
+/** Slanting lines, as everything that is only planned has them. */
+const HATCH = { symbol: 'rect', dashArrayX: [1, 0], dashArrayY: [1, 4], rotation: -Math.PI / 4, color: '#A9BC85' };
+
+/** The steps of a dose on what lies below it: up the weeks in which it feeds, and back along the lower edge. */
+export function stepsOf(byWeek: readonly number[], below: readonly number[]): [week: number, lb: number][] {
+  const fed = byWeek.flatMap((lb, w) => (lb > 0 && w < WEEKS ? [w] : []));
+  const [first, last] = [fed[0], fed.at(-1)];
+  if (first === undefined || last === undefined) return [];
+  const weeks = Array.from({ length: last - first + 1 }, (_, i) => first + i);
+  // a week reaches half a band to either side of its middle
+  const edge = (top: boolean) =>
+    weeks.flatMap((w): [number, number][] => {
+      const lb = (below[w] ?? 0) + (top ? (byWeek[w] ?? 0) : 0);
+      return [
+        [w - 0.5, lb],
+        [w + 0.5, lb],
+      ];
+    });
+  return [...edge(true), ...edge(false).reverse()];
+}
+
+/** What lies below each dose of a stack, by the week. */
+const belowEach = (supply: WeeklyNitrogenChartProps['supply']): number[][] => {
+  const total = new Array<number>(WEEKS).fill(0);
+  return supply.map(({ byWeek }) => {
+    const below = [...total];
+    byWeek.slice(0, WEEKS).forEach((lb, w) => (total[w] = (total[w] ?? 0) + lb));
+    return below;
+  });
+};
+
+/** Where the amount of each dose is written: in the middle of its largest week or the one after, as far as there is room. */
+function amountsOf(supply: WeeklyNitrogenChartProps['supply'], top: number): [number, number, string][] {
+  const below = belowEach(supply);
+  return supply.flatMap(({ byWeek, lb }, i): [number, number, string][] => {
+    const peak = byWeek.reduce((best, each, w) => (each > (byWeek[best] ?? 0) ? w : best), 0);
+    // a step to the right of the edge, where the figure stands free
+    const week = Math.min(WEEKS - 1, (byWeek[peak + 1] ?? 0) > 0.6 * (byWeek[peak] ?? 0) ? peak + 1 : peak);
+    const here = byWeek[week] ?? 0;
+    return here > top * 0.07 ? [[week, (below[i]?.[week] ?? 0) + here / 2, lb.toFixed(2)]] : [];
+  });
+}
+
 /** The options of the chart: demand as a line, what the doses make free stacked week by week, each with its amount. */
 export function weeklyNitrogenOptions(
   { demand, supply, todayDay, left, label }: WeeklyNitrogenChartProps,
@@ -38,6 +82,7 @@ export function weeklyNitrogenOptions(
   const weeks = Array.from({ length: WEEKS }, (_, w) => w);
   const stacked = weeks.map((w) => supply.reduce((sum, s) => sum + (s.byWeek[w] ?? 0), 0));
   const most = Math.max(STEP_LB * 2, ...demand, ...stacked);
+  const below = belowEach(supply);
   const top = Math.ceil(most / STEP_LB + 0.3) * STEP_LB;
   return {
     animation: false,
@@ -55,45 +100,51 @@ export function weeklyNitrogenOptions(
       splitLine: { lineStyle: { color: INK.rule } },
     },
     series: [
-      ...supply.map((dose) => {
-        const peak = dose.byWeek.reduce((best, lb, w) => (lb > (dose.byWeek[best] ?? 0) ? w : best), 0);
-        const middle = Math.min(WEEKS - 1, Math.max(0, peak - 1));
-        return {
-          type: 'bar' as const,
-          name: `${dose.name}, ${dose.date}`,
-          stack: 'supply',
-          barCategoryGap: '0%',
-          data: weeks.map((w) => ({
-            value: dose.byWeek[w] ?? 0,
-            label: {
-              show: w === middle && dose.byWeek[w]! > top * 0.07,
-              formatter: dose.lb.toFixed(2),
-              color: INK.loam,
-              fontWeight: 600,
-              fontSize: 12,
-              position: 'insideTop',
-              textBorderColor: INK.paper,
-              textBorderWidth: 3,
+      {
+        type: 'custom' as const,
+        name: 'made free by the doses',
+        silent: true,
+        z: 2,
+        data: supply.map((_, i) => [i]),
+        encode: { x: -1, y: -1 },
+        renderItem: ({ dataIndex }: { dataIndex: number }, api: CustomSeriesRenderItemAPI) => {
+          const dose = supply[dataIndex];
+          const band = (api.size?.([1, 0]) as number[] | undefined)?.[0] ?? 0;
+          const points = stepsOf(dose?.byWeek ?? [], below[dataIndex] ?? []).map(([week, lb]) => {
+            const [x = 0, y = 0] = api.coord([0, lb]);
+            return [x + week * band, y];
+          });
+          return {
+            type: 'polygon' as const,
+            shape: { points },
+            style: {
+              fill: dose?.given ? INK.given : INK.sheet,
+              stroke: INK.moss,
+              lineWidth: 1,
+              ...(dose?.given ? {} : { decal: HATCH }),
             },
-          })),
-          itemStyle: {
-            color: dose.given ? INK.given : INK.sheet,
-            borderColor: INK.moss,
-            borderWidth: 0.6,
-            ...(dose.given
-              ? {}
-              : {
-                  decal: {
-                    symbol: 'rect',
-                    dashArrayX: [1, 0],
-                    dashArrayY: [1, 4],
-                    rotation: -Math.PI / 4,
-                    color: '#A9BC85',
-                  },
-                }),
-          },
-        };
-      }),
+          };
+        },
+      },
+      {
+        type: 'scatter' as const,
+        name: 'amounts',
+        symbolSize: 0.1,
+        silent: true,
+        z: 6,
+        itemStyle: { color: 'transparent' },
+        data: amountsOf(supply, top),
+        label: {
+          show: true,
+          formatter: ({ data }: { data: readonly unknown[] }) => String(data[2]),
+          color: INK.loam,
+          fontWeight: 600,
+          fontSize: 12,
+          position: 'inside',
+          textBorderColor: INK.paper,
+          textBorderWidth: 3,
+        },
+      },
       {
         type: 'line' as const,
         name: 'demand, halo',

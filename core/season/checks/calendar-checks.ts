@@ -1,12 +1,12 @@
 import { losesAmmonia } from '../../products/nitrogen-release';
-import { microbeDriven } from '../../nitrogen/release';
+import { microbeDriven, releaseByDay } from '../../nitrogen/release';
 import { daysBetween, dayOfYear, inMonthDaySpan, sayDay } from '../day';
 import type { Dose } from '../dose';
 import { leastDaysBetweenN } from '../dose-ceilings';
 import { LIME_NITROGEN_GAP_DAYS, LIME_SPANS, SULFUR_SPANS } from '../plan';
-import { MICROBES_WORK_FROM_F, mostDaysBetweenN } from '../planner/limits';
+import { MICROBES_WORK_FROM_F, MOST_FREE_IN_HEAT_LB, mostDaysBetweenN } from '../planner/limits';
 import { lateSolubleForbidden } from '../planner/schools';
-import { type Check, dayIn, EPS, type Facts, judge, sum, two } from './check';
+import { type Check, dayIn, dosesIn, EPS, type Facts, judge, sum, two } from './check';
 
 /** Pairs of neighbouring days, the closest first. */
 function closest(days: readonly { date: string; doses: readonly Dose[] }[]) {
@@ -94,7 +94,7 @@ function closedChecks({ zoneSeason, doses, codes, productOf, soilF, plan }: Fact
     judge(
       'closed-dates',
       'Closed dates of the code',
-      codes.length === 0 ? 'no code loaded' : `${closed.length} doses inside`,
+      codes.length === 0 ? 'no code loaded' : `${dosesIn(closed)} inside`,
       closed[0] && {
         standing: 'fail',
         says: `The dose of ${sayDay(closed[0].date)} lies in a closed period of the local code.`,
@@ -107,7 +107,7 @@ function closedChecks({ zoneSeason, doses, codes, productOf, soilF, plan }: Fact
     judge(
       'frozen',
       'Frozen ground',
-      `${frozen.length} doses inside`,
+      `${dosesIn(frozen)} inside`,
       frozen[0] && {
         standing: 'fail',
         says: `The dose of ${sayDay(frozen[0].date)} would fall on frozen ground and wash off.`,
@@ -122,7 +122,7 @@ function closedChecks({ zoneSeason, doses, codes, productOf, soilF, plan }: Fact
     judge(
       'heat',
       'Heat',
-      `${heat.length} doses inside`,
+      `${dosesIn(heat)} inside`,
       heat[0] && {
         standing: 'fail',
         says: `The dose of ${sayDay(heat[0].date)} would fall in the heat of summer: it burns, and feeds disease.`,
@@ -130,6 +130,31 @@ function closedChecks({ zoneSeason, doses, codes, productOf, soilF, plan }: Fact
       },
     ),
   );
+  if (season.heat.some(Boolean) && nitrogen.length > 0) {
+    const inHeat = (byDay: readonly number[]) =>
+      byDay.reduce((all, share, day) => (season.heat[day] ? all + share : all), 0);
+    const freed = nitrogen.map((dose) => {
+      const product = productOf(dose);
+      const share = product ? inHeat(releaseByDay(product, soilF, dayIn(dose.date))) : 0;
+      return { dose, lb: share * (dose.delivers.N ?? 0) };
+    });
+    const left = zoneSeason.carried ? inHeat(zoneSeason.carried.byDay) : 0;
+    const lb = freed.reduce((all, each) => all + each.lb, left);
+    checks.push(
+      judge(
+        'heat-supply',
+        'N made free in the heat',
+        `${two(lb)} of ${two(MOST_FREE_IN_HEAT_LB)} lb N`,
+        lb <= MOST_FREE_IN_HEAT_LB + EPS
+          ? undefined
+          : {
+              standing: 'warn',
+              says: `Doses make ${two(lb)} lb N per 1000 free in the heat of summer; more than ${two(MOST_FREE_IN_HEAT_LB)} pushes leaf when cool-season grass should rest. Slow nitrogen of late spring does this: put it down earlier, less of it, or a quick one.`,
+              doses: freed.filter((each) => each.lb > EPS).map((each) => each.dose),
+            },
+      ),
+    );
+  }
   const resting = nitrogen.filter((d) => {
     const day = dayIn(d.date);
     return !season.feeding[day] && !season.heat[day] && !season.frozen[day] && !schools?.alsoOpen.N?.[day];
@@ -138,7 +163,7 @@ function closedChecks({ zoneSeason, doses, codes, productOf, soilF, plan }: Fact
     judge(
       'growing',
       'N while the grass grows',
-      `${resting.length} doses outside`,
+      `${dosesIn(resting)} outside`,
       resting[0] && {
         standing: 'fail',
         says: `The nitrogen of ${sayDay(resting[0].date)} falls while the grass rests: it would leach or wash off unused.`,
@@ -153,7 +178,7 @@ function closedChecks({ zoneSeason, doses, codes, productOf, soilF, plan }: Fact
   });
   if (cold.length > 0)
     checks.push(
-      judge('warm-soil', 'Soil warm enough for microbes', `${cold.length} doses too cold`, {
+      judge('warm-soil', 'Soil warm enough for microbes', `${dosesIn(cold)} too cold`, {
         standing: 'warn',
         says: `On ${sayDay(cold[0]?.date ?? '')} the soil is under ${MICROBES_WORK_FROM_F} deg F, and ${productOf(cold[0]!)?.name} waits for microbes.`,
         doses: cold,
@@ -162,7 +187,7 @@ function closedChecks({ zoneSeason, doses, codes, productOf, soilF, plan }: Fact
   const early = doses.filter((d) => d.date < plan.from);
   if (early.length > 0)
     checks.push(
-      judge('past', 'Days to come', `${early.length} doses before ${sayDay(plan.from)}`, {
+      judge('past', 'Days to come', `${dosesIn(early)} before ${sayDay(plan.from)}`, {
         standing: 'warn',
         says: `The dose of ${sayDay(early[0]?.date ?? '')} lies ${plan.fromIs === 'the day is past' ? 'in the past: record it, or move it' : plan.fromIs}.`,
         doses: early,
@@ -202,7 +227,7 @@ function limeChecks({ zoneSeason, doses, productOf, plan }: Facts): Check[] {
     const unasked = doses.filter((d) => d.for === 'lime' || d.for === 'sulfur');
     if (unasked.length > 0)
       checks.push(
-        judge('ph-doses', 'Lime or sulfur', `${unasked.length} doses`, {
+        judge('ph-doses', 'Lime or sulfur', dosesIn(unasked), {
           standing: 'fail',
           says: `No ${unasked[0]?.for} is prescribed here: ${ph.says}`,
           doses: unasked,

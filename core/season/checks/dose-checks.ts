@@ -7,7 +7,7 @@ import { evaluate } from '../../reckoning/define';
 import { isRefusal } from '../../reckoning/refusal';
 import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../dose-ceilings';
 import { LEAST_PRODUCT_LB, leastRateLb, MOST_PRODUCTS_A_DAY, MOST_SALT_ON_SALTY_LB } from '../planner/limits';
-import { type Check, EPS, type Facts, judge, sum, two } from './check';
+import { type Check, dosesIn, EPS, type Facts, judge, sum, two } from './check';
 
 /** What one day may bring: soluble and total N, K2O, P2O5, salt, passes, and what a spreader can hold. */
 export function doseChecks({ zoneSeason, days, doses, codes, productOf }: Facts): Check[] {
@@ -111,7 +111,7 @@ export function doseChecks({ zoneSeason, days, doses, codes, productOf }: Facts)
       judge(
         'chloride',
         'Chloride',
-        `${chlorides.length} salty doses`,
+        dosesIn(chlorides, 'salty'),
         chlorides.length === 0
           ? undefined
           : {
@@ -125,7 +125,7 @@ export function doseChecks({ zoneSeason, days, doses, codes, productOf }: Facts)
   const pesticides = doses.filter((d) => productOf(d)?.pesticide);
   if (pesticides.length > 0)
     checks.push(
-      judge('pesticide', 'Pesticide in a feed', `${pesticides.length} doses`, {
+      judge('pesticide', 'Pesticide in a feed', dosesIn(pesticides), {
         standing: 'fail',
         says: `${productOf(pesticides[0]!)?.name} holds a pesticide: its own label and a licence decide its rate, not a feeding plan.`,
         doses: pesticides,

@@ -1,5 +1,5 @@
 import { addCalendarRows } from './calendar-rows';
-import { addGrowthRows } from './growth-rows';
+import { addGrowthRows, addHeatRow } from './growth-rows';
 import { MilpBuilder, type RuleKind } from './milp';
 import type { ModelParts, PlanModel } from './model-parts';
 import { addNeedRows } from './need-rows';
@@ -96,6 +96,7 @@ export function buildModel(problem: PlanProblem, ignoring: ReadonlySet<RuleKind>
   problem.zones.forEach((_, z) => addNeedRows(parts, z));
   problem.zones.forEach((_, z) => addSchoolRows(parts, z));
   problem.zones.forEach((_, z) => addGrowthRows(parts, z));
+  problem.zones.forEach((_, z) => addHeatRow(parts, z));
   addStoreRows(parts);
   addTripRows(parts);
   const { doses, totals, packages } = parts;

@@ -5,6 +5,8 @@ import type { BestPlan } from './plan-best';
 export function letGoWords({ kind, amount, unit, says }: LetGo): string {
   if (kind === 'trips') return `allow ${amount} more ${amount === 1 ? 'trip' : 'trips'}`;
   if (kind === 'most-interval') return `allow ${amount} more ${amount === 1 ? 'week' : 'weeks'} between feedings`;
+  if (kind === 'heat-supply')
+    return `let slow doses make ${amount.toFixed(2)} lb N per 1000 sq ft more free in the heat`;
   if (kind === 'late-season') return `leave out the late-season steps (${says})`;
   if (kind === 'potassium-season') return `leave out the school's potash (${says})`;
   if (kind === 'lime' || kind === 'sulfur') return `leave ${kind} for another year (${says})`;

@@ -31,6 +31,7 @@ const QUESTIONABLE: readonly RuleKind[] = [
   'late-season',
   'potassium-season',
   'lime-gap',
+  'heat-supply',
   'passes',
   'salt',
   'potassium-year',
@@ -39,7 +40,9 @@ const QUESTIONABLE: readonly RuleKind[] = [
 
 /** A let-go pound of the year frees a little less than a pound of the band; days and doses go whole. */
 const generous = (kind: RuleKind, amount: number): number =>
-  kind.endsWith('-year') ? Math.ceil(amount * 1.05 * 100 + 1) / 100 : Math.ceil(amount - 1e-6);
+  kind.endsWith('-year') || kind === 'heat-supply'
+    ? Math.ceil(amount * 1.05 * 100 + 1) / 100
+    : Math.ceil(amount - 1e-6);
 
 /**
  * Finds the least relaxation that frees a plan without a solution, and the rules that stand in its way. Undefined where

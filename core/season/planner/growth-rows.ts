@@ -1,3 +1,4 @@
+import { MOST_FREE_IN_HEAT_LB } from './limits';
 import { type ModelParts, rateTerms } from './model-parts';
 import type { ZoneProblem } from './problem-shape';
 
@@ -5,6 +6,25 @@ import type { ZoneProblem } from './problem-shape';
 const WEEKS_A_BALANCE = 2;
 /** Soil and sward hold this much for the grass at any time, lb N/1000 ft2: half a usual dose, rounded down. Common practice. */
 const FREE_LB = 0.4;
+
+/** Slow doses of spring must not feed cool-season grass through the heat: what they still let go then has a most. */
+export function addHeatRow({ builder, problem, doses, ignoring }: ModelParts, z: number): void {
+  const zone = problem.zones[z] as ZoneProblem;
+  if (zone.mostFreeInHeatLb === Infinity || ignoring.has('heat-supply')) return;
+  builder.row(
+    `heat_${z}`,
+    doses
+      .filter((d) => d.zone === zone)
+      .flatMap((d) => rateTerms(d, (d.carrier?.freeInHeat.get(d.week) ?? 0) * (d.carrier?.brings.N ?? 0))),
+    { upper: zone.mostFreeInHeatLb },
+    {
+      kind: 'heat-supply',
+      zoneId: zone.zone.id,
+      says: `at most ${MOST_FREE_IN_HEAT_LB.toFixed(2)} lb N made free in the heat on ${zone.zone.name}`,
+      yields: { unit: 'lb N per 1000 sq ft', weight: 2 },
+    },
+  );
+}
 
 /**
  * Nitrogen made free against nitrogen asked by growth, summed from New Year: the plan may run ahead or behind by half a

@@ -22,6 +22,11 @@ const POTASH_OVER = { share: 0.15, lb: 0.25 } as const;
 export const potashOverLb = (needLb: number): number => Math.max(needLb * POTASH_OVER.share, POTASH_OVER.lb);
 /** Longest wait between nitrogen doses within the open season, days: sand lets nitrogen go. Common practice. */
 const MOST_DAYS = { usual: 84, sand: 56, 'close-cut': 42 } as const;
+/**
+ * Nitrogen that slow doses may still let go in the heat of summer on cool-season grass, lb N/1000 ft2. Common practice: light
+ * feeding at the most, and half a pound is the least useful dose.
+ */
+export const MOST_FREE_IN_HEAT_LB = 0.5;
 /** Most different products carried over one zone in one trip. Common practice: each is its own pass with its own gate. */
 export const MOST_PRODUCTS_A_DAY = 2;
 /** Salt of one day's doses on a salty soil, lb sodium nitrate/1000 ft2. Common practice. */

@@ -34,6 +34,7 @@ export type RuleKind =
   | 'least-interval'
   | 'most-interval'
   | 'lime-gap'
+  | 'heat-supply'
   | 'dose-ceiling'
   | 'salt'
   | 'trips'

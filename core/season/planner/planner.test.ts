@@ -3,6 +3,7 @@ import loadHighs, { type Highs } from 'highs';
 import { readdirSync, readFileSync } from 'node:fs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { type Case, type LocalCode, readCase } from '../../formats/case';
+import { releaseByDay } from '../../nitrogen/release';
 import localCodes from '../../packs/local-codes.json';
 import { STARTER_SHELF } from '../../packs/starter-shelf';
 import { isRefusal } from '../../reckoning/refusal';
@@ -21,6 +22,7 @@ import type { PlanWishes } from './problem-shape';
 import { readSolution } from './read-solution';
 import type { SolveProgress } from './solver';
 import { anyPlan, splitSearch } from './split-search';
+import { mondaysOf } from './weeks';
 import { zoneByZone } from './zone-by-zone';
 
 let highs: Highs;
@@ -95,6 +97,31 @@ describe('rules of the plan', () => {
     const [few, cheap] = [trips('fewest-trips'), trips('cheapest')];
     expect(few.trips).toBeLessThanOrEqual(cheap.trips);
     expect(cheap.cost).toBeLessThanOrEqual(few.cost + 1e-9);
+  });
+  it('keeps slow doses of late spring from feeding cool-season grass through the heat', () => {
+    const given = demo('okonedo-residence');
+    given.products = given.products!.filter((p) => ['coated-urea-42', 'ammonium-sulfate-21'].includes(p.id));
+    const inHeat = ({ plan }: ReturnType<typeof solved>) => {
+      const [{ season, doses }] = plan.zones as [(typeof plan.zones)[number]];
+      return doses.reduce((sum, dose) => {
+        const product = given.products!.find((p) => p.id === dose.productId)!;
+        const byDay = releaseByDay(product, plan.soilF, daysBetween('2027-01-01', dose.date));
+        const share = byDay.reduce((all, each, day) => (season!.heat[day] ? all + each : all), 0);
+        return sum + share * (dose.delivers.N ?? 0);
+      }, 0);
+    };
+    const kept = solved(given);
+    expect(kept.plan.zones[0]!.season!.heat.some(Boolean)).toBe(true);
+    expect(inHeat(kept)).toBeLessThanOrEqual(0.5);
+    expect(kept.checks.find((c) => c.id === 'heat-supply')?.standing).toBe('pass');
+    // a coated dose in the last week before the heat, as if the calendar alone decided
+    const before = kept.plan.zones[0]!.season!.heat.indexOf(true);
+    const last = mondaysOf(2027).findLast((week) => week.day < before)!.date;
+    const late = { zoneId: 'front-lawn', date: last, productId: 'coated-urea-42', for: 'N' as const, rateLb: 3 };
+    const laid = withDoses(planSeason(given, 2027), given, [late]);
+    const found = checkZonePlan(laid.zones[0]!, given, laid);
+    expect(found.find((c) => c.id === 'heat-supply')).toMatchObject({ standing: 'warn', doses: [doseKey(late)] });
+    expect(found.find((c) => c.id === 'heat')?.standing).toBe('pass');
   });
   it('leaves a locked dose as it is and plans the rest around it', () => {
     const given = demo('okonedo-residence');

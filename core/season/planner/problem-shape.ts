@@ -40,6 +40,8 @@ export interface Carrier {
   ammonia: boolean;
   /** Share of its N free in each week of the year, by the week it goes down. Only for nitrogen. */
   release: Map<number, number[]>;
+  /** Share of its N made free on days of heat, by the week it goes down. Only for nitrogen. */
+  freeInHeat: Map<number, number>;
 }
 
 /** Lime or sulfur of a zone this year: so many equal doses, one in each of its spans. */
@@ -84,6 +86,8 @@ export interface ZoneProblem {
   /** N that growth asks for each week, lb/1000 ft2, and what standing doses already free. */
   demandByWeek: number[];
   standingSupplyByWeek: number[];
+  /** N that doses to come may make free in the heat, lb/1000 ft2; Infinity where no day is too hot. */
+  mostFreeInHeatLb: number;
   mostSaltLb: number;
   /** Most K2O of one day, lb/1000 ft2. */
   potashDoseLb: number;

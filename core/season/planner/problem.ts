@@ -15,6 +15,7 @@ import { choiceKey, type SeasonPlan, type ZoneSeason } from '../plan';
 import {
   leastRateLb,
   MOST_SALT_ON_SALTY_LB,
+  MOST_FREE_IN_HEAT_LB,
   mostDaysBetweenN,
   potashOverLb,
   RATE_STEP_LB,
@@ -53,6 +54,10 @@ const sumByWeek = (byDay: readonly number[], weeks: readonly PlanWeek[]): number
   weeks.map(({ day }, i) =>
     byDay.slice(i === 0 ? 0 : day, weeks[i + 1]?.day ?? byDay.length).reduce((a, b) => a + b, 0),
   );
+
+/** What falls on days of heat. */
+const sumInHeat = (byDay: readonly number[], heat: readonly boolean[]): number =>
+  byDay.reduce((sum, share, day) => (heat[day] ? sum + share : sum), 0);
 
 /** Which purpose a dose of a product serves, for its mark and its figures. */
 export function purposeOf(product: Product, phosphateWanted: boolean): PlannedFor {
@@ -152,6 +157,8 @@ function zoneProblem(
       shut.push({ product, because: `its ceiling here is under the least rate a spreader holds` });
     else {
       const open = weeks.map((week) => closedBecause(ground, product, week.day) === undefined);
+      const released =
+        N > 0 ? weeks.flatMap(({ day }, w) => (open[w] ? [[w, releaseByDay(product, soilF, day)] as const] : [])) : [];
       carriers.push({
         product,
         brings: bringsOf(product),
@@ -159,13 +166,8 @@ function zoneProblem(
         mostRateLb,
         open,
         ammonia: losesAmmonia(product),
-        release: new Map(
-          N > 0
-            ? weeks.flatMap((week, w) =>
-                open[w] ? [[w, sumByWeek(releaseByDay(product, soilF, week.day), weeks)] as const] : [],
-              )
-            : [],
-        ),
+        release: new Map(released.map(([w, byDay]) => [w, sumByWeek(byDay, weeks)])),
+        freeInHeat: new Map(released.map(([w, byDay]) => [w, sumInHeat(byDay, season.heat)])),
       });
     }
   }
@@ -183,10 +185,13 @@ function zoneProblem(
   const growth = sumByWeek(season.growth, weeks);
   const grown = growth.reduce((a, b) => a + b, 0) || 1;
   const standingSupply = new Array<number>(weeks.length).fill(0);
+  let standingInHeat = zoneSeason.carried ? sumInHeat(zoneSeason.carried.byDay, season.heat) : 0;
   for (const dose of here) {
-    const freed = sumByWeek(releaseByDay(dose.product, soilF, dayOfYear(dose.date)), weeks);
-    freed.forEach((share, w) => {
-      standingSupply[w] = (standingSupply[w] as number) + share * dose.rateLb * bringsOf(dose.product).N;
+    const byDay = releaseByDay(dose.product, soilF, dayOfYear(dose.date));
+    const lb = dose.rateLb * bringsOf(dose.product).N;
+    standingInHeat += sumInHeat(byDay, season.heat) * lb;
+    sumByWeek(byDay, weeks).forEach((share, w) => {
+      standingSupply[w] = (standingSupply[w] as number) + share * lb;
     });
   }
   const carried = zoneSeason.carried;
@@ -220,6 +225,9 @@ function zoneProblem(
     mostGapWeeks: weeksIn(mostDaysBetweenN(zone)) + (letGo[`${zone.id}/most-interval`] ?? 0),
     demandByWeek: growth.map((share) => ((yearN + (carried?.lb ?? 0)) * share) / grown),
     standingSupplyByWeek: standingSupply,
+    mostFreeInHeatLb: season.heat.some(Boolean)
+      ? Math.max(0, MOST_FREE_IN_HEAT_LB + (letGo[`${zone.id}/heat-supply`] ?? 0) - standingInHeat)
+      : Infinity,
     mostSaltLb: salty ? MOST_SALT_ON_SALTY_LB : Infinity,
     potashDoseLb: potashDoseCeiling(zone),
   };

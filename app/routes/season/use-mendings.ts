@@ -1,0 +1,47 @@
+import { useEffect, useState } from 'react';
+import type { Case, PlannedDose } from '@core/formats/case';
+import type { JudgedPlan } from '@core/season/edit-consequence';
+import { type Mending, mendings } from '@core/season/mendings';
+import type { SeasonPlan } from '@core/season/plan';
+
+type JudgedCheck = JudgedPlan['checks'][number];
+
+/** As many checks as are read at once. */
+const MOST_CHECKS = 6;
+
+export const checkKey = (check: JudgedCheck): string => `${check.zoneId ?? ''}/${check.id}`;
+
+interface Tried {
+  of: JudgedPlan;
+  found: ReadonlyMap<string, Mending[]>;
+}
+
+export const NO_MENDINGS: ReadonlyMap<string, Mending[]> = new Map();
+
+/**
+ * What would mend each check that does not pass, by `checkKey`. Tried out one check at a time after the page has drawn, so
+ * that no edit waits for it; what was found for another plan is not shown.
+ */
+export function useMendings(
+  file: Case,
+  draft: SeasonPlan,
+  doses: readonly PlannedDose[],
+  judged: JudgedPlan,
+): ReadonlyMap<string, Mending[]> {
+  const [tried, setTried] = useState<Tried | undefined>();
+  useEffect(() => {
+    const faults = judged.checks.filter((c) => c.standing !== 'pass' && c.zoneId).slice(0, MOST_CHECKS);
+    let found = new Map<string, Mending[]>();
+    let next: ReturnType<typeof setTimeout> | undefined;
+    const step = (at: number) => {
+      const check = faults[at];
+      if (!check) return;
+      found = new Map(found).set(checkKey(check), mendings(file, draft, doses, judged, check));
+      setTried({ of: judged, found });
+      next = setTimeout(() => step(at + 1));
+    };
+    next = setTimeout(() => step(0));
+    return () => clearTimeout(next);
+  }, [file, draft, doses, judged]);
+  return tried?.of === judged ? tried.found : NO_MENDINGS;
+}
