@@ -20,7 +20,11 @@ async function findPlan(page: Page): Promise<void> {
 
 async function download(page: Page, item: string): Promise<{ name: string; text: string }> {
   await page.getByRole('button', { name: 'Take along' }).click();
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: item }).click()]);
+  const menu = page.locator('.ant-dropdown:visible');
+  // a click on a menu that is still unfolding is not heard
+  await expect(menu).not.toHaveClass(/ant-slide/);
+  const [file] = await Promise.all([page.waitForEvent('download'), menu.getByRole('menuitem', { name: item }).click()]);
+  await expect(menu).toBeHidden();
   return { name: file.suggestedFilename(), text: readFileSync(await file.path(), 'latin1') };
 }
 
