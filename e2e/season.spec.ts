@@ -156,6 +156,28 @@ test('a year that cannot be planned says what clashes, and goes once that is let
   await expect(checks(page)).toContainText('0 fail');
 });
 
+test('the cheapest and the one of fewest trips are found beside the plan in one step', async ({ page }) => {
+  await openCases(page, 'quarry-lane-school');
+  await openSeason(page, 'quarry-lane-school');
+  await findPlan(page);
+  const compare = page.getByRole('region', { name: 'Compare plans' });
+  await compare.getByRole('button', { name: 'Find cheapest and fewest trips beside it' }).click();
+  await expect(compare.getByRole('columnheader', { name: 'Fewest trips, two steps' })).toBeVisible(SOLVING);
+  await expect(compare.getByRole('columnheader', { name: 'Cheapest, two steps' })).toBeVisible();
+  const cells = async (row: RegExp) =>
+    (await compare.getByRole('row', { name: row }).getByRole('cell').allInnerTexts()).map((text) =>
+      Number(/[\d.]+/.exec(text)?.[0]),
+    );
+  // in the order of the columns: balanced, cheapest, fewest trips
+  const [costs, trips] = [await cells(/^Cost/), await cells(/^Trips/)];
+  expect(costs[1]).toBeLessThanOrEqual(costs[0]!);
+  expect(costs[1]).toBeLessThanOrEqual(costs[2]!);
+  expect(trips[2]).toBeLessThanOrEqual(trips[0]!);
+  expect(trips[2]).toBeLessThanOrEqual(trips[1]!);
+  // the plan on the board is still the one that was found first
+  await expect(page.getByText(/^proven .*not kept yet$/)).toBeVisible();
+});
+
 test('the plan leaves as PDF, calendar and tables that agree, and stands beside another plan', async ({ page }) => {
   await openCases(page, 'okonedo-residence');
   await openSeason(page, 'okonedo-residence');

@@ -27,6 +27,8 @@ import { type Block, clashes, layOut, ROW, secondOf } from './lane-layout';
 const PATTERN = { frozen: 'frost', dormant: 'rest', heat: 'heat', code: 'rest' } as const;
 /** Narrower than this the weeks pan. */
 const LEAST_WIDTH = 640;
+/** A Monday's day of the month has room in this many pixels. */
+const LEAST_WEEK_PX = 14;
 /** Pixels of a stretch for one step of the rate, and the step, lb product/1000 ft2. */
 const STRETCH = { px: 4, lb: 0.05 } as const;
 
@@ -270,6 +272,8 @@ export function BoardLanes({
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const days = season.weather?.meanF.length ?? 365;
   const weekPx = (plot / days) * 7;
+  // where weeks are narrow not every Monday has room for its day
+  const everyWeek = weekPx < LEAST_WEEK_PX ? 2 : 1;
   const todayDay = today.startsWith(String(year)) ? mondaysOf(year).findLastIndex((w) => w.date <= today) : -1;
   const todayAt = today.startsWith(String(year))
     ? Math.round((Date.parse(today) - Date.parse(`${year}-01-01`)) / 86_400_000)
@@ -297,7 +301,7 @@ export function BoardLanes({
               className={w === todayDay ? 'is-now' : undefined}
               style={{ left: (week.day / days) * plot, width: weekPx }}
             >
-              {Number(week.date.slice(8))}
+              {(w % everyWeek === 0 || w === todayDay) && Number(week.date.slice(8))}
             </span>
           ))}
         </div>

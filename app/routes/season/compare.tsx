@@ -54,7 +54,7 @@ export function Compare({
   zone: Zone;
   onSetAside: () => void;
   /** Other programmes that can be set beside the plan: last year's, a school that is never planned. */
-  others: readonly { label: string; onSet: () => void }[];
+  others: readonly { label: string; onSet: (() => void) | undefined }[];
   onTake: (doses: PlannedDose[], name: string) => void;
   onDrop: (plan: Plan) => void;
 }) {
@@ -88,7 +88,7 @@ export function Compare({
         <h2 id={`${id}-h`}>Compare plans</h2>
         <span className="sp" />
         {others.map(({ label, onSet }) => (
-          <Button key={label} size="small" disabled={asides.length >= MOST_COMPARED - 1} onClick={onSet}>
+          <Button key={label} size="small" disabled={!onSet || asides.length >= MOST_COMPARED - 1} onClick={onSet}>
             {label}
           </Button>
         ))}

@@ -18,47 +18,54 @@ export function DoseTable({ zoneSeason, products }: { zoneSeason: ZoneSeason; pr
   const { doses, zone } = zoneSeason;
   if (doses.length === 0) return null;
   return (
-    <table className="dosetable">
-      <caption>What goes down on {zone.name}</caption>
-      <thead>
-        <tr>
-          <th scope="col">Day</th>
-          <th scope="col">Product</th>
-          <th scope="col" className="num">
-            lb product per 1000
-          </th>
-          <th scope="col" className="num">
-            lb product, zone
-          </th>
-          <th scope="col">Brings, per 1000</th>
-          <th scope="col">Why then</th>
-        </tr>
-      </thead>
-      <tbody>
-        {doses.map((dose) => {
-          const product = products.find((p) => p.id === dose.productId);
-          return (
-            <tr key={dose.date + dose.productId}>
-              <td className="nowrap">{showWeekday(dose.date)}</td>
-              <td>
-                {product?.name} <span className="small nowrap">{product && faceOf(product)}</span>
-              </td>
-              <td className="num">
-                <Fig figure={dose.rate} show={showProductRate} />
-              </td>
-              <td className="num">
-                <Fig figure={dose.weighOut} show={showWeight} />
-              </td>
-              <td>
-                <Substances text={brings(dose)} />
-              </td>
-              <td className="small">
-                <Substances text={dose.why} />
-              </td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+    <div
+      className="pan"
+      tabIndex={0}
+      role="group"
+      aria-label={`Doses of ${zone.name}, pans sideways where it is narrow`}
+    >
+      <table className="dosetable">
+        <caption>What goes down on {zone.name}</caption>
+        <thead>
+          <tr>
+            <th scope="col">Day</th>
+            <th scope="col">Product</th>
+            <th scope="col" className="num">
+              lb product per 1000
+            </th>
+            <th scope="col" className="num">
+              lb product, zone
+            </th>
+            <th scope="col">Brings, per 1000</th>
+            <th scope="col">Why then</th>
+          </tr>
+        </thead>
+        <tbody>
+          {doses.map((dose) => {
+            const product = products.find((p) => p.id === dose.productId);
+            return (
+              <tr key={dose.date + dose.productId}>
+                <td className="nowrap">{showWeekday(dose.date)}</td>
+                <td>
+                  {product?.name} <span className="small nowrap">{product && faceOf(product)}</span>
+                </td>
+                <td className="num">
+                  <Fig figure={dose.rate} show={showProductRate} />
+                </td>
+                <td className="num">
+                  <Fig figure={dose.weighOut} show={showWeight} />
+                </td>
+                <td>
+                  <Substances text={brings(dose)} />
+                </td>
+                <td className="small">
+                  <Substances text={dose.why} />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
   );
 }

@@ -11,7 +11,6 @@ import { moveDose, moveDoseTo, removeDose, setRate, swapProduct, toggleLock } fr
 import { judgePlan } from '@core/season/edit-consequence';
 import { givenKeys } from '@core/season/mendings';
 import type { ZoneSeason } from '@core/season/plan';
-import type { Conflict } from '@core/season/planner/conflicts';
 import { weeklyNitrogen } from '@core/season/weekly-nitrogen';
 import { withDoses } from '@core/season/with-doses';
 import { Fault } from '../../ui/field';
@@ -29,7 +28,7 @@ import type { SeasonSent } from './season-action';
 import { NoPlan, provenance, SearchLine } from './solve-bar';
 import { TakeAlong } from './take-along';
 import { useBoard } from './use-board';
-import { type Found, useSolver } from './use-solver';
+import { usePlanSearch } from './use-plan-search';
 import { UnderBoard } from './under-board';
 import { NO_MENDINGS, useMendings } from './use-mendings';
 
@@ -53,13 +52,11 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
   const [aim, setAim] = useState<PlanAim>(plan?.solved?.aim ?? 'balanced');
   const [selected, setSelected] = useState<string | undefined>();
   const [refusal, setRefusal] = useState<string | undefined>();
-  const [found, setFound] = useState<Found | undefined>();
   const [held, setHeld] = useState<PlannedDose[] | undefined>();
   const [adding, setAdding] = useState(false);
   const mounted = useMounted();
   const location = useLocation();
   const offerUndo = useOfferUndo();
-  const { search, solve, stop } = useSolver(file, year, today);
   const board = useBoard(work, (step) => void send({ intent: 'doses', ...step }));
   const { doses } = board;
 
@@ -134,44 +131,19 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
   useHotkeys('a', () => setAdding(true));
   useHotkeys('p', () => window.print());
 
-  const run = async (letGo: Record<string, number> = {}) => {
-    setFound(undefined);
-    setRefusal(undefined);
-    setSelected(undefined);
-    try {
-      const best = await solve(file, year, today, {
-        aim,
-        picked: plan?.products ?? {},
-        locked: doses.filter((d) => d.locked),
-        letGo,
-      });
-      setFound(best);
-      if (best.doses.length === 0) return;
-      board.take(best.doses, best.status === 'stopped' ? 'Search stopped, best so far taken' : 'Plan found', {
-        on: today,
-        status: best.status === 'optimal' ? 'optimal' : 'feasible',
-        gapPercent: best.gapPercent,
-        aim,
-      });
-    } catch (trouble) {
-      setRefusal(
-        `The planner could not run: ${trouble instanceof Error ? trouble.message : 'no reason given'}. The plan is as it was.`,
-      );
-    }
-  };
-  // asked while a wish is still being stored, the search waits until it can be seen
-  const [asked, setAsked] = useState(false);
-  const ask = () => (busy ? setAsked(true) : void run());
-  useEffect(() => {
-    if (!asked || busy) return;
-    const soon = setTimeout(() => {
-      setAsked(false);
-      void run();
-    });
-    return () => clearTimeout(soon);
+  const { search, stop, found, setFound, ask, letGo, findBeside } = usePlanSearch({
+    work,
+    aim,
+    doses,
+    busy,
+    onBegin: () => {
+      setRefusal(undefined);
+      setSelected(undefined);
+    },
+    onFound: board.take,
+    onBeside: (beside) => send({ intent: 'aside', plan: beside }),
+    onFault: setRefusal,
   });
-  const letGo = (conflict: Conflict) =>
-    void run(Object.fromEntries(conflict.letGo.map((each) => [each.key, each.amount])));
 
   const picked =
     shownZone?.doses.find((d) => doseKey(d) === selected) ??
@@ -291,6 +263,11 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
                 <span className="key">
                   <i className="down" /> planned
                 </span>
+                {supply.some((s) => s.given) && (
+                  <span className="key">
+                    <i className="given" /> given
+                  </span>
+                )}
                 {weekly.heldLb > 0.02 && <span>{showRate(weekly.heldLb)} lb N still held at New Year</span>}
               </div>
               {mounted && (
@@ -316,6 +293,7 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
             edited={edited}
             onAim={setAim}
             onTake={(next, says) => board.take(next, says)}
+            onFindBeside={search ? undefined : () => void findBeside()}
             send={send}
           />
         </div>

@@ -1,20 +1,21 @@
 import { useMemo } from 'react';
 import { careTasks, type Effort } from '@core/care/tasks';
 import type { Plan, PlanAim, PlannedDose, Zone } from '@core/formats/case';
-import { newId } from '@core/formats/new-id';
 import { asidePlans } from '@core/season/current-plan';
 import { lastYearsDoses } from '@core/season/last-year';
 import { SPREADING_CAUTIONS } from '@core/season/cautions';
 import type { SeasonPlan, ZoneSeason } from '@core/season/plan';
 import { weeklyLightDoses } from '@core/season/weekly-light';
-import { schoolOf, LATE_SEASON_SCHOOLS } from '@core/season/practice-schools';
 import { useOfferUndo } from '../../ui/use-offer-undo';
 import type { PropertyWork } from '../../work/property-work';
+import { asidePlan, wishedName } from './aside-plan';
 import { CareTasks } from './care-lane';
 import { Compare } from './compare';
 import { DoseTable } from './dose-table';
 import type { SeasonSent } from './season-action';
-import { AIM_WORDS, Wishes } from './wishes';
+import { AIM_WORDS, otherAims, Wishes } from './wishes';
+
+const UNSOLVED = { products: undefined, solved: undefined };
 
 export interface UnderBoardProps {
   work: PropertyWork;
@@ -26,62 +27,66 @@ export interface UnderBoardProps {
   edited: boolean;
   onAim: (aim: PlanAim) => void;
   onTake: (doses: PlannedDose[], says: string) => void;
+  /** Searches for the plans of the other aims, to stand beside this one. */
+  onFindBeside: (() => void) | undefined;
   send: (sent: SeasonSent) => unknown;
 }
 
 /** Below the board: what the planner is asked for, plans side by side, the doses as a table, care beside feeding. */
-export function UnderBoard({ work, zone, shown, shownZone, doses, aim, edited, onAim, onTake, send }: UnderBoardProps) {
+export function UnderBoard({
+  work,
+  zone,
+  shown,
+  shownZone,
+  doses,
+  aim,
+  edited,
+  onAim,
+  onTake,
+  onFindBeside,
+  send,
+}: UnderBoardProps) {
   const { file, draft, plan, year } = work;
   const offerUndo = useOfferUndo();
   const products = file.products ?? [];
   const effort: Effort = file.choices?.effort ?? 'essential';
   const care = useMemo(() => careTasks(shown, effort), [shown, effort]);
   const asides = useMemo(() => asidePlans(file, year), [file, year]);
-  const setAside = () => {
-    const late = schoolOf(LATE_SEASON_SCHOOLS, file.choices?.lateSeason).title;
-    const aside: Plan = {
-      id: newId(
-        `plan ${year} aside`,
-        (file.plans ?? []).map((p) => p.id),
-      ),
-      year,
-      aside: true,
-      name: `${edited ? 'By hand' : AIM_WORDS[aim]}, ${late.toLowerCase()}`,
-      products: plan?.products,
-      solved: plan?.solved,
-      doses: [...doses],
-    };
-    void send({ intent: 'aside', plan: aside });
-  };
+  const setBeside = (named: Parameters<typeof asidePlan>[2]) =>
+    void send({ intent: 'aside', plan: asidePlan(file, year, named) });
   const lastYear = useMemo(() => lastYearsDoses(file, year), [file, year]);
-  const setBeside = (name: string, its: PlannedDose[], comparisonOnly?: true) =>
-    void send({
-      intent: 'aside',
-      plan: {
-        id: newId(
-          `plan ${year} ${name}`,
-          (file.plans ?? []).map((p) => p.id),
-        ),
-        year,
-        aside: true,
-        ...(comparisonOnly ? { comparisonOnly } : {}),
-        name,
-        products: undefined,
-        solved: undefined,
-        doses: its,
-      },
-    });
   const [lastYearName, weeklyName] = [`As in ${year - 1}`, 'Weekly light feeding in fall'];
   const beside = (name: string) => asides.some((a) => a.name === name);
   const others = [
+    ...(asides.length === 0
+      ? [
+          {
+            label: `Find ${otherAims(aim)
+              .map((each) => AIM_WORDS[each].toLowerCase())
+              .join(' and ')} beside it`,
+            onSet: onFindBeside,
+          },
+        ]
+      : []),
     ...(lastYear.length > 0 && !beside(lastYearName)
-      ? [{ label: 'Set last year’s aside', onSet: () => setBeside(lastYearName, lastYear) }]
+      ? [
+          {
+            label: 'Set last year’s aside',
+            onSet: () => setBeside({ ...UNSOLVED, name: lastYearName, doses: lastYear }),
+          },
+        ]
       : []),
     ...(shown.zones.some((z) => z.grass.season === 'cool' && z.season) && !beside(weeklyName)
       ? [
           {
             label: 'Set weekly light feeding aside',
-            onSet: () => setBeside(weeklyName, weeklyLightDoses(draft, doses), true),
+            onSet: () =>
+              setBeside({
+                ...UNSOLVED,
+                name: weeklyName,
+                doses: weeklyLightDoses(draft, doses),
+                comparisonOnly: true,
+              }),
           },
         ]
       : []),
@@ -108,7 +113,14 @@ export function UnderBoard({ work, zone, shown, shownZone, doses, aim, edited, o
         season={shown}
         asides={asides}
         zone={zone}
-        onSetAside={setAside}
+        onSetAside={() =>
+          setBeside({
+            name: wishedName(edited ? undefined : aim, file),
+            products: plan?.products,
+            solved: plan?.solved,
+            doses: [...doses],
+          })
+        }
         others={others}
         onTake={(next, name) => onTake(next, `${name} taken`)}
         onDrop={drop}

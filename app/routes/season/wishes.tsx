@@ -5,12 +5,17 @@ import { faceOf } from '@core/products/label/face';
 import { choiceKey, type ZoneSeason } from '@core/season/plan';
 import { LATE_SEASON_SCHOOLS, POTASSIUM_SCHOOLS, type PracticeSchool, schoolOf } from '@core/season/practice-schools';
 import { ChoiceField } from '../../ui/field';
+import { Substances } from '../../ui/substance';
 
 export const AIM_WORDS: Record<PlanAim, string> = {
   balanced: 'Balanced',
   cheapest: 'Cheapest',
   'fewest-trips': 'Fewest trips',
 };
+
+/** The aims that a plan was not made for. */
+export const otherAims = (aim: PlanAim): PlanAim[] =>
+  (Object.keys(AIM_WORDS) as PlanAim[]).filter((each) => each !== aim);
 
 const PURPOSE_WORDS: Record<PlannedFor, string> = {
   N: 'Nitrogen from',
@@ -48,7 +53,7 @@ function SchoolField<Id extends string>({
         onChange={onChoose}
       />
       <p className="small">
-        {school.does} <i>{school.because}</i> Against: {school.against}
+        <Substances text={school.does} /> <i>{school.because}</i> Against: <Substances text={school.against} />
       </p>
     </div>
   );
