@@ -1,31 +1,9 @@
 import fc from 'fast-check';
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { type Case, type PlannedDose, readCase } from '../formats/case';
-import { isRefusal } from '../reckoning/refusal';
-import { judgePlan } from './edit-consequence';
+import type { Case, PlannedDose } from '../formats/case';
+import { draft, dose, GOOD, judged, okonedo } from './front-lawn.fixture';
 import { mendings } from './mendings';
-import { planSeason } from './plan';
-import { withDoses } from './with-doses';
 
-const read = readCase(readFileSync('demo/okonedo-residence.json', 'utf8'));
-if (isRefusal(read)) throw new Error(read.refused);
-const okonedo: Case = read;
-const draft = planSeason(okonedo, 2027);
-const dose = (date: string, productId: string, rateLb: number): PlannedDose => ({
-  zoneId: 'front-lawn',
-  date,
-  productId,
-  for: 'N',
-  rateLb,
-});
-/** Three feedings that keep every rule: 0.84 + 0.81 + 0.55 lb N of 2.25. */
-const GOOD = [
-  dose('2027-05-17', 'coated-urea-42', 2),
-  dose('2027-09-06', 'ammonium-sulfate-21', 3.86),
-  dose('2027-10-18', 'ammonium-sulfate-21', 2.6),
-];
-const judged = (doses: readonly PlannedDose[], given = okonedo) => judgePlan(given, withDoses(draft, given, doses));
 const check = (doses: readonly PlannedDose[], id: string, given = okonedo) => {
   const found = judged(doses, given).checks.find((c) => c.id === id);
   if (!found) throw new Error(`no check ${id}`);

@@ -1,9 +1,8 @@
 import ICAL from 'ical.js';
 import Papa from 'papaparse';
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { careTasks, EFFORTS } from '../care/tasks';
-import { type Case, type PlannedDose, readCase } from '../formats/case';
+import type { PlannedDose } from '../formats/case';
 import { printPlanCalendar } from '../formats/plan-calendar';
 import { printPlanCsv, printPurchasesCsv } from '../formats/plan-csv';
 import { releaseByDay } from '../nitrogen/release';
@@ -11,38 +10,16 @@ import { STARTER_SHELF } from '../packs/starter-shelf';
 import { isRefusal } from '../reckoning/refusal';
 import { doseKey } from './check-plan';
 import { addDose, moveDose, moveDoseTo, removeDose, setRate, swapProduct, toggleLock } from './edit-plan';
-import { consequenceOf, judgePlan } from './edit-consequence';
+import { consequenceOf } from './edit-consequence';
+import { demoCase, dose, draft, GOOD, judged, laid, okonedo } from './front-lawn.fixture';
 import { planSeason } from './plan';
 import { planFigures } from './plan-figures';
 import { planSheet } from './plan-sheet';
 import { mondaysOf } from './planner/weeks';
 import { soilTemperatureByDay } from './soil-temperature';
 import { weeklyNitrogen } from './weekly-nitrogen';
-import { withDoses } from './with-doses';
 
-const file = (name: string): Case => {
-  const read = readCase(readFileSync(`demo/${name}.json`, 'utf8'));
-  if (isRefusal(read)) throw new Error(read.refused);
-  return read;
-};
 const product = (id: string) => STARTER_SHELF.find((p) => p.id === id)!;
-const dose = (date: string, productId: string, rateLb: number, purpose: PlannedDose['for'] = 'N'): PlannedDose => ({
-  zoneId: 'front-lawn',
-  date,
-  productId,
-  for: purpose,
-  rateLb,
-});
-const okonedo = file('okonedo-residence');
-const draft = planSeason(okonedo, 2027);
-/** Three feedings that keep every rule: 0.84 + 0.81 + 0.51 lb N. */
-const GOOD = [
-  dose('2027-05-17', 'coated-urea-42', 2),
-  dose('2027-09-06', 'ammonium-sulfate-21', 3.86),
-  dose('2027-10-18', 'ammonium-sulfate-21', 2.6),
-];
-const laid = (doses: readonly PlannedDose[]) => withDoses(draft, okonedo, doses);
-const judged = (doses: readonly PlannedDose[]) => judgePlan(okonedo, laid(doses));
 const key = (d: PlannedDose) => doseKey(d);
 
 describe('weeks', () => {
@@ -217,7 +194,7 @@ describe('what a plan leaves with', () => {
 describe('care tasks', () => {
   it('each depth of effort holds the one before it', () => {
     for (const name of ['okonedo-residence', 'fenwick-allotment-paths', 'thornbury-chapel-green']) {
-      const plan = planSeason(file(name), 2027);
+      const plan = planSeason(demoCase(name), 2027);
       const [essential, better, best] = EFFORTS.map((effort) => careTasks(plan, effort).map((t) => t.id + t.zoneId));
       expect(better).toEqual(expect.arrayContaining(essential!));
       expect(best).toEqual(expect.arrayContaining(better!));
@@ -229,7 +206,7 @@ describe('care tasks', () => {
     }
   });
   it('scalps bermudagrass only, overseeds cool-season grass only (common practice)', () => {
-    const ids = (name: string) => careTasks(planSeason(file(name), 2027), 'best').map((t) => t.id);
+    const ids = (name: string) => careTasks(planSeason(demoCase(name), 2027), 'best').map((t) => t.id);
     expect(ids('thornbury-chapel-green')).toContain('scalp');
     expect(ids('fenwick-allotment-paths')).not.toContain('scalp');
     expect(ids('fenwick-allotment-paths')).not.toContain('overseed');
