@@ -35,7 +35,7 @@ export const LONGEST_SEARCH_S = 30;
 const CONFLICT_SEARCH_S = 4;
 /** Longest search for a first plan of one zone, s. */
 const ZONE_SEARCH_S = 2;
-/** So many zones share packages well and are planned in a second or two; a larger property is begun in such groups. Measured. */
+/** So many zones are planned together in a few seconds; a property of more than twice as many is begun in such groups too. Measured. */
 const GROUP = { zones: 4, search: { gap: 0.02, seconds: 4 } } as const;
 
 /**

@@ -1,52 +1,19 @@
 import fc from 'fast-check';
-import loadHighs, { type Highs } from 'highs';
-import { readdirSync, readFileSync } from 'node:fs';
-import { beforeAll, describe, expect, it } from 'vitest';
-import { type Case, type LocalCode, readCase } from '../../formats/case';
+import { describe, expect, it } from 'vitest';
+import type { Case, LocalCode } from '../../formats/case';
 import { releaseByDay } from '../../nitrogen/release';
 import localCodes from '../../packs/local-codes.json';
 import { STARTER_SHELF } from '../../packs/starter-shelf';
-import { isRefusal } from '../../reckoning/refusal';
 import { checkPropertyPlan, checkZonePlan, doseKey } from '../check-plan';
 import { daysBetween } from '../day';
 import { planSeason } from '../plan';
 import { purchases } from '../purchases';
 import { withDoses } from '../with-doses';
-import { buildModel } from './build-model';
-import type { PlanModel } from './model-parts';
 import { conflictWords } from './conflict-words';
-import { highsSolver } from './highs-solver';
-import { type BestPlan, planBest } from './plan-best';
-import { planProblem } from './problem';
+import { planBest } from './plan-best';
+import { demo, demos, failing, highs, solved } from './planner.fixture';
 import type { PlanWishes } from './problem-shape';
-import { readSolution } from './read-solution';
-import type { SolveProgress } from './solver';
-import { anyPlan, splitSearch } from './split-search';
 import { mondaysOf } from './weeks';
-import { zoneByZone } from './zone-by-zone';
-
-let highs: Highs;
-beforeAll(async () => {
-  highs = await loadHighs();
-});
-
-const demos = readdirSync('demo').map((file) => {
-  const read = readCase(readFileSync(`demo/${file}`, 'utf8'));
-  if (isRefusal(read)) throw new Error(read.refused);
-  return [file.replace('.json', ''), read] as const;
-});
-const demo = (name: string): Case => structuredClone(demos.find(([id]) => id === name)![1]);
-
-/** Solves and lays the doses into the season, with what the independent checks find. */
-function solved(given: Case, wishes: PlanWishes = {}, asOf?: string) {
-  const draft = planSeason(given, 2027, wishes.picked, asOf);
-  const best: BestPlan = planBest(highs, given, draft, wishes, { gap: 0.05, seconds: 20 });
-  const plan = withDoses(draft, given, best.doses);
-  const checks = plan.zones.flatMap((z) => checkZonePlan(z, given, plan).map((c) => ({ ...c, zoneId: z.zone.id })));
-  return { best, plan, checks, doses: plan.zones.flatMap((z) => z.doses) };
-}
-const failing = (checks: { standing: string; id: string }[]) =>
-  checks.filter((c) => c.standing === 'fail').map((c) => c.id);
 
 describe.each(demos)('the plan of %s', (_name, given) => {
   it('passes every independent check; only what the shelf lacks is warned of', () => {
@@ -218,49 +185,6 @@ describe('schools of practice', () => {
   });
 });
 
-describe('a year that cannot be planned', () => {
-  it('names the rules in conflict and the least that frees it, and that does free it', () => {
-    const given = demo('quarry-lane-school');
-    given.choices = { ...given.choices, maxTrips: 2 };
-    const { best } = solved(given);
-    expect(best).toMatchObject({ status: 'infeasible', doses: [] });
-    const words = conflictWords(best);
-    expect(words.join(' ')).toMatch(/at most 2 trips/);
-    expect(words[1]).toMatch(/^The least that frees it: /);
-    const letGo = Object.fromEntries(best.conflict!.letGo.map((each) => [each.key, each.amount]));
-    const freed = solved(given, { letGo });
-    expect(['optimal', 'feasible']).toContain(freed.best.status);
-    // no smaller allowance does: one trip less and it is impossible again
-    expect(best.conflict!.letGo.length).toBeGreaterThan(0);
-  });
-  it('says so where nothing on the shelf brings nitrogen', () => {
-    const given = demo('okonedo-residence');
-    given.products = given.products!.filter((p) => (p.guaranteed.N ?? 0) === 0);
-    const { best } = solved(given);
-    expect(best.status).toBe('infeasible');
-    expect(conflictWords(best).join(' ')).toMatch(/lb N for the year on Front lawn/);
-  });
-  it('finds which rule could give way instead', () => {
-    const given = demo('okonedo-residence');
-    // locks that bring more nitrogen than the year may have
-    const locked = ['2027-04-26', '2027-09-06'].map((date) => ({
-      zoneId: 'front-lawn',
-      date,
-      productId: 'urea-46',
-      for: 'N' as const,
-      rateLb: 6,
-    }));
-    const { best } = solved(given, { locked });
-    expect(best.status).toBe('infeasible');
-    expect(conflictWords(best)[0]).toMatch(/No plan keeps every rule/);
-  });
-  it('has no plan without a climate', () => {
-    const given = demo('okonedo-residence');
-    delete (given.property as { climate?: unknown }).climate;
-    expect(planBest(highs, given, planSeason(given, 2027)).status).toBe('no-climate');
-  });
-});
-
 describe('local codes (values from memory; always check with the authority)', () => {
   const codes = localCodes.codes as LocalCode[];
   it.each(codes.map((c) => [c.id, c] as const))('the plan keeps %s', (_id, code) => {
@@ -305,62 +229,6 @@ describe('local codes (values from memory; always check with the authority)', ()
     expect(broken('new-jersey-licensed', [dose('2027-12-06', 'coated-urea-42', 1)])).toContain('closed-dates');
     expect(broken('minnesota-phosphorus', [dose('2027-05-03', 'map-11-52', 1, 'P2O5')])).toContain('phosphorus-test');
   });
-});
-
-describe('a property of many zones', () => {
-  const quick = (part: PlanModel) => anyPlan(part, highsSolver(highs), 30);
-  const many = (): Case => {
-    const given = demo('quarry-lane-school');
-    const zone = given.zones.find((z) => z.id === 'south-lawn')!;
-    const copies = Array.from({ length: 5 }, (_, i) => ({
-      ...zone,
-      id: `z${i}`,
-      name: `Z ${i}`,
-      areaSqFt: 2000 + 900 * i,
-    }));
-    const tests = given.soilTests!.filter((t) => t.zoneId === zone.id);
-    return {
-      ...given,
-      zones: copies,
-      soilTests: copies.flatMap((z) => tests.map((t) => ({ ...t, id: `${t.id}-${z.id}`, zoneId: z.id }))),
-    };
-  };
-  it('is begun zone by zone, and the beginning is a plan of the whole model', () => {
-    const given = many();
-    const problem = planProblem(given, planSeason(given, 2027))!;
-    const start = zoneByZone(problem, 1, quick)!;
-    const model = buildModel(problem);
-    // with every dose held where the start has it, the rest of the model can be filled in
-    const held = model.milp.columns.map((column) =>
-      /^[yc]_/.test(column.name)
-        ? { ...column, lower: start.get(column.name) ?? 0, upper: start.get(column.name) ?? 0 }
-        : column,
-    );
-    const filled = highsSolver(highs).solve({ columns: held, rows: model.milp.rows }, { gap: 0.5, seconds: 30 });
-    expect(filled.status).toBe('optimal');
-    const plan = withDoses(planSeason(given, 2027), given, readSolution(problem, model, filled.values!));
-    expect(failing(checkPropertyPlan(given, plan))).toEqual([]);
-    for (const z of plan.zones) expect(failing(checkZonePlan(z, given, plan))).toEqual([]);
-  }, 120_000);
-  it('claims no distance from the best while only the beginning is known', () => {
-    const given = many();
-    const problem = planProblem(given, planSeason(given, 2027))!;
-    const start = zoneByZone(problem, 1, quick)!;
-    const heard: SolveProgress[] = [];
-    splitSearch(buildModel(problem), highsSolver(highs), { begin: [() => start], gap: 0.3, seconds: 20 }, (progress) =>
-      heard.push(progress),
-    );
-    expect(heard[0]).toMatchObject({ bound: undefined, gapPercent: undefined });
-    expect(heard[0]?.values).toBeDefined();
-    const told = heard.filter((h) => h.gapPercent !== undefined);
-    expect(told.length).toBeGreaterThan(0);
-    for (const { gapPercent, best, bound } of told) expect(gapPercent).toBeCloseTo(((best! - bound!) / best!) * 100, 6);
-  }, 60_000);
-  it('begins nothing where the trips do not reach round the zones', () => {
-    const given = { ...many(), choices: { year: 2027, maxTrips: 1 } };
-    const problem = planProblem(given, planSeason(given, 2027))!;
-    expect(zoneByZone(problem, 1, quick)).toBeUndefined();
-  }, 60_000);
 });
 
 describe('any property', () => {

@@ -77,9 +77,15 @@ function halves({ milp, totals, packages }: PlanModel, { bounds, relaxed }: Part
 /**
  * Finds a plan and proves how good it is. A solver alone proves slowly here, because half a bag in a relaxation costs half
  * a bag; so all plans are first split by what they count: packages bought, trips taken, packages of each product. A
- * relaxation whose counts are whole is close to the truth. The part with the least bound is taken up next (while no good plan
- * is known, the better half of the last); once its counts are whole, a plan is sought in the weeks that its relaxation uses, and what that does not prove is left to the solver's
- * own search. Every plan is in one of the parts, so the least of their bounds holds for all.
+ * relaxation whose counts are whole is close to the truth. The part with the least bound is taken up next (while no good
+ * plan is known, the better half of the last). Once its counts are whole, a plan is sought in the weeks that its relaxation
+ * uses, and what that does not prove is left to the solver's own search. Every plan is in one of the parts, so the least of
+ * their bounds holds for all.
+ *
+ * @param begin plans to begin with; each that is better than the one before is reported at once
+ * @param now clock, s
+ * @returns `optimal` within `gap`; `feasible` with the gap that is proven; `infeasible` where no plan can exist; `unknown` where
+ * the seconds ended before there was a plan. 130 lb from bags of 50 lb at $45 and 20 lb at $20: one and four bags, $125.
  */
 export function splitSearch(
   model: PlanModel,

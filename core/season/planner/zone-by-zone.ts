@@ -27,7 +27,7 @@ const zoneOf = (name: string): number => Number(name.split('_')[1]);
  * from the store that the ones before have left. A whole plan in a second or two where the model of all zones at once has
  * none for long; from there the search goes on. Undefined where a group finds nothing, because the ones before took its trips.
  *
- * @param atOnce zones in a group: more share their packages better and take longer
+ * @param atOnce zones in a group: more see more of what they could share, and take longer
  * @returns values of the whole model's columns by name; purchases are left for the solver to fill in
  */
 export function zoneByZone(

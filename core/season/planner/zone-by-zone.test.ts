@@ -1,0 +1,79 @@
+import { describe, expect, it } from 'vitest';
+import type { Case } from '../../formats/case';
+import { checkPropertyPlan, checkZonePlan } from '../check-plan';
+import { planSeason } from '../plan';
+import { withDoses } from '../with-doses';
+import { buildModel } from './build-model';
+import { highsSolver } from './highs-solver';
+import type { PlanModel } from './model-parts';
+import { demo, failing, highs } from './planner.fixture';
+import { planProblem } from './problem';
+import { readSolution } from './read-solution';
+import type { SolveProgress } from './solver';
+import { anyPlan, splitSearch } from './split-search';
+import { zoneByZone } from './zone-by-zone';
+
+describe('a property of many zones', () => {
+  const quick = (part: PlanModel) => anyPlan(part, highsSolver(highs), 30);
+  const many = (): Case => {
+    const given = demo('quarry-lane-school');
+    const zone = given.zones.find((z) => z.id === 'south-lawn')!;
+    const copies = Array.from({ length: 5 }, (_, i) => ({
+      ...zone,
+      id: `z${i}`,
+      name: `Z ${i}`,
+      areaSqFt: 2000 + 900 * i,
+    }));
+    const tests = given.soilTests!.filter((t) => t.zoneId === zone.id);
+    return {
+      ...given,
+      zones: copies,
+      soilTests: copies.flatMap((z) => tests.map((t) => ({ ...t, id: `${t.id}-${z.id}`, zoneId: z.id }))),
+    };
+  };
+  it.each([
+    ['zone by zone', 1],
+    ['in groups of three', 3],
+  ])(
+    'is begun %s, and the beginning is a plan of the whole model',
+    (_how, atOnce) => {
+      const given = many();
+      const problem = planProblem(given, planSeason(given, 2027))!;
+      const start = zoneByZone(problem, atOnce, (part) =>
+        atOnce === 1 ? quick(part) : splitSearch(part, highsSolver(highs), { gap: 0.1, seconds: 20 }),
+      )!;
+      const model = buildModel(problem);
+      // with every dose held where the start has it, the rest of the model can be filled in
+      const held = model.milp.columns.map((column) =>
+        /^[yc]_/.test(column.name)
+          ? { ...column, lower: start.get(column.name) ?? 0, upper: start.get(column.name) ?? 0 }
+          : column,
+      );
+      const filled = highsSolver(highs).solve({ columns: held, rows: model.milp.rows }, { gap: 0.5, seconds: 30 });
+      expect(filled.status).toBe('optimal');
+      const plan = withDoses(planSeason(given, 2027), given, readSolution(problem, model, filled.values!));
+      expect(failing(checkPropertyPlan(given, plan))).toEqual([]);
+      for (const z of plan.zones) expect(failing(checkZonePlan(z, given, plan))).toEqual([]);
+    },
+    120_000,
+  );
+  it('claims no distance from the best while only the beginning is known', () => {
+    const given = many();
+    const problem = planProblem(given, planSeason(given, 2027))!;
+    const start = zoneByZone(problem, 1, quick)!;
+    const heard: SolveProgress[] = [];
+    splitSearch(buildModel(problem), highsSolver(highs), { begin: [() => start], gap: 0.3, seconds: 20 }, (progress) =>
+      heard.push(progress),
+    );
+    expect(heard[0]).toMatchObject({ bound: undefined, gapPercent: undefined });
+    expect(heard[0]?.values).toBeDefined();
+    const told = heard.filter((h) => h.gapPercent !== undefined);
+    expect(told.length).toBeGreaterThan(0);
+    for (const { gapPercent, best, bound } of told) expect(gapPercent).toBeCloseTo(((best! - bound!) / best!) * 100, 6);
+  }, 60_000);
+  it('begins nothing where the trips do not reach round the zones', () => {
+    const given = { ...many(), choices: { year: 2027, maxTrips: 1 } };
+    const problem = planProblem(given, planSeason(given, 2027))!;
+    expect(zoneByZone(problem, 1, quick)).toBeUndefined();
+  }, 60_000);
+});
