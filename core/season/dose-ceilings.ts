@@ -4,7 +4,7 @@ import { slowShare } from '../products/nitrogen-release';
 
 /** Most in one dose, lb nutrient/1000 ft2. Common practice, unless a local code is stricter. */
 export const SOLUBLE_N = { usual: 1, sand: 0.5, 'close-cut': 0.25 } as const;
-export const TOTAL_N = { mostlySlow: 1.5, usual: 1 } as const;
+export const TOTAL_N = { mostlySlow: 1.5, usual: 1, 'close-cut': 0.5 } as const;
 /** Share of slow nitrogen from which more may go in one dose. Common practice. */
 export const SLOW_ENOUGH = 0.5;
 export const K2O = { usual: 1, sand: 0.5, 'close-cut': 0.5 } as const;
@@ -32,7 +32,10 @@ export function nitrogenCeilings(
   return {
     soluble,
     total: (slow) =>
-      Math.min(slow >= SLOW_ENOUGH ? TOTAL_N.mostlySlow : TOTAL_N.usual, leastOf(codes, 'maxTotalNPerDose')),
+      Math.min(
+        here === 'close-cut' ? TOTAL_N['close-cut'] : slow >= SLOW_ENOUGH ? TOTAL_N.mostlySlow : TOTAL_N.usual,
+        leastOf(codes, 'maxTotalNPerDose'),
+      ),
     says,
   };
 }

@@ -1,4 +1,4 @@
-import type { Case, PlannedDose, Product } from '../formats/case';
+import type { Case, PlannedDose, Product, Zone } from '../formats/case';
 import { faceOf } from '../products/label/face';
 import { percentFor } from '../products/shelf';
 import { isRefusal, type Refusal } from '../reckoning/refusal';
@@ -6,7 +6,7 @@ import { checkZonePlan, doseKey } from './check-plan';
 import { sayDay } from './day';
 import { type Consequence, consequenceOf, type JudgedPlan, judgePlan } from './edit-consequence';
 import { moveDose, removeDose, setRate, swapProduct } from './edit-plan';
-import type { SeasonPlan } from './plan';
+import type { SeasonPlan, ZoneSeason } from './plan';
 import { leastRateLb, RATE_STEP_LB } from './planner/limits';
 import { withDoses } from './with-doses';
 
@@ -117,9 +117,9 @@ export function mendings(
           if (keep('move', `Move ${name} to ${sayDay(moved.date)}`, next, weeks)) break;
         }
     const rateLb = amount
-      ? rateForYear(amount, dose, product, here, products, zoneSeason.prescription)
+      ? rateForYear(amount, dose, product, here, products, zoneSeason)
       : atFault.length > 0
-        ? mostThatPasses(dose, product, (lb) => {
+        ? mostThatPasses(zoneSeason.zone, dose, product, (lb) => {
             const next = setRate(doses, key, lb);
             return !isRefusal(next) && clears(checksOf(next));
           })
@@ -149,8 +149,13 @@ export function mendings(
 }
 
 /** Most of a dose that passes, lb product/1000 ft2, between the least practical rate and what stands; undefined where even the least does not. */
-function mostThatPasses(dose: PlannedDose, product: Product, passes: (lb: number) => boolean): number | undefined {
-  let low = leastRateLb(product);
+function mostThatPasses(
+  zone: Zone,
+  dose: PlannedDose,
+  product: Product,
+  passes: (lb: number) => boolean,
+): number | undefined {
+  let low = leastRateLb(product, zone);
   let high = dose.rateLb;
   if (low >= high || !passes(low)) return undefined;
   for (let i = 0; i < HALVINGS && high - low > RATE_STEP_LB; i++) {
@@ -168,7 +173,7 @@ function rateForYear(
   product: Product,
   here: readonly PlannedDose[],
   products: readonly Product[],
-  { nitrogen, phosphorus, potassium }: SeasonPlan['zones'][number]['prescription'],
+  { zone, prescription: { nitrogen, phosphorus, potassium } }: ZoneSeason,
 ): number | undefined {
   const share = (product.guaranteed[nutrient] ?? 0) / 100;
   if (share === 0) return undefined;
@@ -178,5 +183,5 @@ function rateForYear(
   }, 0);
   const want = { N: nitrogen.year.value, P2O5: phosphorus.yearLb, K2O: potassium.yearLb }[nutrient];
   const rateLb = Number((dose.rateLb + (want - brought) / share).toFixed(2));
-  return rateLb >= leastRateLb(product) && percentFor(product, dose.for) > 0 ? rateLb : undefined;
+  return rateLb >= leastRateLb(product, zone) && percentFor(product, dose.for) > 0 ? rateLb : undefined;
 }

@@ -9,7 +9,8 @@ import { choicesFor } from '../products/shelf';
 import type { Interpretation } from '../soil/interpret';
 import { equalDoses } from '../tables/equal-doses';
 import { type CarryOver, carryOver } from './carry-over';
-import { type ClimateYear, climateYear, type GrowthSeason, growthSeason } from './climate-year';
+import { type ClimateYear, climateYear, type GrowthSeason, growthSeason, LEAST_GROWTH } from './climate-year';
+import { correctionSpans } from './correction-spans';
 import { addDays, dayOfYear, daysBetween, inMonthDaySpan, type IsoDay, weekStart } from './day';
 import { type Dose, makeDose } from './dose';
 import { doseCeiling, leastDaysBetweenN } from './dose-ceilings';
@@ -59,16 +60,6 @@ export const choiceKey = (zoneId: string, purpose: PlannedFor): string => `${zon
 
 /** Lime and ammonium or urea keep this far apart, days. Common practice. */
 export const LIME_NITROGEN_GAP_DAYS = 14;
-/** Surface lime goes down in fall, or late winter to early spring: [from, to] month-day. Common practice. */
-export const LIME_SPANS = [
-  ['02-15', '04-15'],
-  ['09-20', '12-10'],
-] as const;
-/** Sulfur goes down in spring and fall. Common practice. */
-export const SULFUR_SPANS = [
-  ['04-01', '05-31'],
-  ['09-15', '10-31'],
-] as const;
 /** Soil microbes work sulfur from about this mean temperature, deg F. Common practice. */
 const SULFUR_FROM_MEAN_F = 55;
 
@@ -208,11 +199,15 @@ function planCorrection(
   const lime = purpose === 'lime';
   const open = openDays(ground, [], false).map(
     (yes, day) =>
-      yes && (lime || (!ground.season.heat[day] && (ground.weather.meanF[day] as number) >= SULFUR_FROM_MEAN_F)),
+      yes &&
+      (lime ||
+        (!ground.season.heat[day] &&
+          (ground.season.growth[day] as number) >= LEAST_GROWTH &&
+          (ground.weather.meanF[day] as number) >= SULFUR_FROM_MEAN_F)),
   );
   const placement = placementOn(ground, open, 0);
   const doses: Dose[] = [];
-  for (const span of spansOf(ground.year, lime ? LIME_SPANS : SULFUR_SPANS)) {
+  for (const span of spansOf(ground.year, correctionSpans(purpose, ground.zone))) {
     if (doses.length === wanted.length) break;
     const day = placeClear(span.from, span.to, placement, lime ? ammoniaDays : [], LIME_NITROGEN_GAP_DAYS);
     if (day === undefined) continue;

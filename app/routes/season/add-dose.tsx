@@ -36,10 +36,11 @@ export function AddDose({
   const [rateLb, setRateLb] = useState<number | null>(null);
   const [fault, setFault] = useState<string | undefined>();
   const product = usable.find((p) => p.id === productId);
+  const leastOf = (chosen: Product) => leastRateLb(chosen, zones.find((z) => z.id === zone) ?? {});
   const add = () => {
     if (!date) return setFault('Choose the week it goes down.');
     if (!product) return setFault('Choose the product.');
-    const rate = rateLb ?? leastRateLb(product);
+    const rate = rateLb ?? leastOf(product);
     const next = addDose(doses, { zoneId: zone, date, product, rateLb: rate, phosphorusWanted });
     if (isRefusal(next)) return setFault(next.refused);
     onAdd(next, `${product.name} added on ${showDay(date)}`);
@@ -73,7 +74,7 @@ export function AddDose({
             onChange={(id: string) => {
               setProductId(id);
               const chosen = usable.find((p) => p.id === id);
-              if (chosen && rateLb === null) setRateLb(Number(leastRateLb(chosen).toFixed(2)));
+              if (chosen && rateLb === null) setRateLb(Number(leastOf(chosen).toFixed(2)));
             }}
             options={usable.map((p) => ({ value: p.id, label: `${p.name} ${faceOf(p)}` }))}
           />

@@ -1,9 +1,11 @@
 import { losesAmmonia } from '../../products/nitrogen-release';
 import { microbeDriven, releaseByDay } from '../../nitrogen/release';
+import { LEAST_GROWTH } from '../climate-year';
 import { daysBetween, dayOfYear, inMonthDaySpan, sayDay } from '../day';
 import type { Dose } from '../dose';
 import { leastDaysBetweenN } from '../dose-ceilings';
-import { LIME_NITROGEN_GAP_DAYS, LIME_SPANS, SULFUR_SPANS } from '../plan';
+import { correctionSpans } from '../correction-spans';
+import { LIME_NITROGEN_GAP_DAYS } from '../plan';
 import { MICROBES_WORK_FROM_F, MOST_FREE_IN_HEAT_LB, mostDaysBetweenN } from '../planner/limits';
 import { lateSolubleForbidden } from '../planner/schools';
 import { type Check, dayIn, dosesIn, EPS, type Facts, judge, sum, two } from './check';
@@ -171,6 +173,15 @@ function closedChecks({ zoneSeason, doses, codes, productOf, soilF, plan }: Fact
       },
     ),
   );
+  const burnt = doses.filter((d) => d.for === 'sulfur' && (season.growth[dayIn(d.date)] ?? 0) < LEAST_GROWTH);
+  if (burnt.length > 0)
+    checks.push(
+      judge('sulfur-rest', 'Sulfur while the grass grows', `${dosesIn(burnt)} outside`, {
+        standing: 'fail',
+        says: `The sulfur of ${sayDay(burnt[0]?.date ?? '')} would fall on resting grass, which it burns.`,
+        doses: burnt,
+      }),
+    );
   const cold = doses.filter((d) => {
     const product = productOf(d);
     const microbes = d.for === 'sulfur' || (product && microbeDriven(product));
@@ -237,7 +248,7 @@ function limeChecks({ zoneSeason, doses, productOf, plan }: Facts): Check[] {
   }
   const purpose = ph.action;
   const down = doses.filter((d) => d.for === purpose);
-  const spans = purpose === 'lime' ? LIME_SPANS : SULFUR_SPANS;
+  const spans = correctionSpans(purpose, zoneSeason.zone);
   const open = spans.filter(([, to]) => `${plan.year}-${to}` >= plan.from).length;
   const wanted = Math.min(ph.doses.length, open);
   const inSpan = (d: Dose) => spans.findIndex(([from, to]) => inMonthDaySpan(d.date.slice(5), from, to));
@@ -260,7 +271,7 @@ function limeChecks({ zoneSeason, doses, productOf, plan }: Facts): Check[] {
         : crowded
           ? {
               standing: 'fail',
-              says: `Two doses of ${purpose} stand in one season: one in spring, one in fall.`,
+              says: `Two doses of ${purpose} stand in one stretch of the year: it takes one at a time.`,
               doses: crowded,
             }
           : astray[0]

@@ -6,7 +6,7 @@ import { prescribeSalinity } from '../../prescription/prescribe-others';
 import { evaluate } from '../../reckoning/define';
 import { isRefusal } from '../../reckoning/refusal';
 import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../dose-ceilings';
-import { LEAST_PRODUCT_LB, leastRateLb, MOST_PRODUCTS_A_DAY, MOST_SALT_ON_SALTY_LB } from '../planner/limits';
+import { leastRateLb, MOST_PRODUCTS_A_DAY, MOST_SALT_ON_SALTY_LB, RATE_STEP_LB } from '../planner/limits';
 import { type Check, dosesIn, EPS, type Facts, judge, sum, two } from './check';
 
 /** What one day may bring: soluble and total N, K2O, P2O5, salt, passes, and what a spreader can hold. */
@@ -132,14 +132,10 @@ export function doseChecks({ zoneSeason, days, doses, codes, productOf }: Facts)
       }),
     );
 
-  // lime and sulfur have their own small doses; the gate's least holds for every product
+  // lime and sulfur have their own small doses
   const tooLittle = doses.find((d) => {
     const product = productOf(d);
-    return (
-      product &&
-      d.rateLb <
-        (d.for === 'lime' || d.for === 'sulfur' ? Math.min(LEAST_PRODUCT_LB, d.rateLb) : leastRateLb(product)) - 0.011
-    );
+    return product && d.for !== 'lime' && d.for !== 'sulfur' && d.rateLb < leastRateLb(product, zone) - RATE_STEP_LB;
   });
   checks.push(
     judge(

@@ -1,5 +1,6 @@
 import { dayOfYear } from '../day';
-import { LIME_SPANS, SULFUR_SPANS, type ZoneSeason } from '../plan';
+import { correctionSpans } from '../correction-spans';
+import type { ZoneSeason } from '../plan';
 import { closedBecause, type Ground } from './open-days';
 import type { Correction, StandingDose } from './problem-shape';
 import type { PlanWeek } from './weeks';
@@ -19,7 +20,7 @@ export function correctionOf(
   const first = ph.doses[0] as number;
   const rateLb = purpose === 'lime' ? first : first / ((product.guaranteed['S-free'] ?? 100) / 100);
   const down = standing.filter((d) => d.zoneId === zone.id && d.for === purpose);
-  const spans = (purpose === 'lime' ? LIME_SPANS : SULFUR_SPANS)
+  const spans = correctionSpans(purpose, zone)
     .map(([from, to]) => ({ from: dayOfYear(`${ground.year}-${from}`), to: dayOfYear(`${ground.year}-${to}`) }))
     .filter((span) => !down.some((d) => dayOfYear(d.date) >= span.from && dayOfYear(d.date) <= span.to))
     .map((span) =>

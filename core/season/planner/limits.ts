@@ -3,10 +3,14 @@ import type { SOLUBLE_N } from '../dose-ceilings';
 import { leastDaysBetweenN } from '../dose-ceilings';
 import { groupOfTexture } from '../../ground/texture-groups';
 
-/** A spreader's gate does not close evenly below this, lb product/1000 ft2. Common practice. */
-export const LEAST_PRODUCT_LB = 1;
-/** A dose that brings less is not worth the walk, lb nutrient/1000 ft2. Common practice: 0.5 lb N is the least useful, half of it on close-cut turf and sand. */
-const LEAST_NUTRIENT_LB = 0.25;
+/**
+ * Below this a spreader's gate does not close evenly, lb product/1000 ft2, and a dose is not worth the walk, lb nutrient/1000 ft2.
+ * Close-cut turf gets fine grades and sprays in small and many doses. Common practice: 0.5 lb N is the least useful on a lawn, half of it on sand.
+ */
+const LEAST = {
+  usual: { productLb: 1, nutrientLb: 0.25 },
+  'close-cut': { productLb: 0.5, nutrientLb: 0.1 },
+} as const;
 /** Rates are set to a hundredth of a pound of product/1000 ft2. Common practice of a scale. */
 export const RATE_STEP_LB = 0.01;
 /** A year's N, P2O5 or K2O may be this share off what is prescribed. Common practice: 0.96 is accepted as 1. */
@@ -34,10 +38,14 @@ export const MOST_SALT_ON_SALTY_LB = 1.5;
 /** Soil from which microbes work sulfur and organic nitrogen, deg F. Common practice. */
 export const MICROBES_WORK_FROM_F = 55;
 
-/** Smallest practical rate of a product, lb product/1000 ft2. Coated urea 42-0-0: 1, which is 0.42 lb N. */
-export function leastRateLb({ guaranteed }: Product): number {
+/**
+ * Smallest practical rate of a product on a zone, lb product/1000 ft2. Coated urea 42-0-0 on a lawn: 1, which is 0.42 lb N; on
+ * close-cut turf 0.5.
+ */
+export function leastRateLb({ guaranteed }: Product, { turf }: Pick<Zone, 'turf'>): number {
+  const { productLb, nutrientLb } = LEAST[turf === 'close-cut' ? 'close-cut' : 'usual'];
   const strongest = Math.max(guaranteed.N ?? 0, guaranteed.P2O5 ?? 0, guaranteed.K2O ?? 0);
-  return strongest > 0 ? Math.max(LEAST_PRODUCT_LB, LEAST_NUTRIENT_LB / (strongest / 100)) : LEAST_PRODUCT_LB;
+  return strongest > 0 ? Math.max(productLb, nutrientLb / (strongest / 100)) : productLb;
 }
 
 const kindOf = (zone: Zone): keyof typeof SOLUBLE_N =>

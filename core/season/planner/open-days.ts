@@ -1,6 +1,6 @@
 import type { LocalCode, Product } from '../../formats/case';
 import { microbeDriven } from '../../nitrogen/release';
-import type { GrowthSeason } from '../climate-year';
+import { type GrowthSeason, LEAST_GROWTH } from '../climate-year';
 import { addDays, inMonthDaySpan } from '../day';
 import { MICROBES_WORK_FROM_F } from './limits';
 
@@ -50,6 +50,7 @@ export function closedBecause(ground: Ground, product: Product, day: number): st
   } else if ((K2O > 0 || P2O5 > 0) && !fed && !alsoOpen.K2O?.[day]) return 'the grass takes up little now';
   if (freeSulfur > 0) {
     if (season.heat[day]) return 'heat: sulfur burns';
+    if ((season.growth[day] as number) < LEAST_GROWTH) return 'the grass rests: sulfur burns it';
     if ((soilF[day] as number) < MICROBES_WORK_FROM_F)
       return `microbes work sulfur from ${MICROBES_WORK_FROM_F} deg F of soil`;
   }

@@ -149,7 +149,7 @@ function zoneProblem(
     const main = purposeOf(product, context.phosphorusWanted);
     const { because } = feeds(product, context, codes);
     const mostRateLb = mostRate(zone, product, codes);
-    const least = leastRateLb(product);
+    const least = leastRateLb(product, zone);
     const chosen = main === 'N' || main === 'P2O5' || main === 'K2O' ? only[main] : undefined;
     if (because) shut.push({ product, because });
     else if (chosen && chosen !== product.id) shut.push({ product, because: 'another product was chosen for it' });

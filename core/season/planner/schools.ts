@@ -77,6 +77,11 @@ const FINISH_NITROGEN_SHARE = 0.25;
 const FINISH_POTASH_LB = 0.5;
 const FALL_FROM_DAY = 243;
 
+/** A step counts as taken from this share of a ceiling on, because no spreader stops on it. Common practice: 0.96 lb is accepted as 1. */
+const NEARLY = 0.96;
+/** What a school asks of a dose, as far as one dose may bring it here. */
+const asFarAs = (ceilingLb: number, askedLb: number): number => Math.min(askedLb, ceilingLb * NEARLY);
+
 const spanOf = (days: readonly boolean[], from: number, to: number): boolean[] =>
   days.map((_, day) => day >= from && day <= to);
 
@@ -99,7 +104,8 @@ function lateSteps(ask: Ask, result: SeasonSchools): void {
   const chosen = schoolOf(LATE_SEASON_SCHOOLS, ask.choices?.lateSeason);
   const end = season.feeding.lastIndexOf(true);
   const cap = nitrogenCeilings(zone, codes).soluble;
-  const least = Math.min(STEP_LB.least, cap);
+  const least = asFarAs(cap, STEP_LB.least);
+  const asked = Math.min(STEP_LB.least, cap).toFixed(2);
   const most = Math.min(STEP_LB.usual, cap);
   if (end < FALL_FROM_DAY || end < firstDay) return;
   if (nitrogenLb < STEP_LB.oneFrom) {
@@ -134,12 +140,12 @@ function lateSteps(ask: Ask, result: SeasonSchools): void {
         result.steps.push({
           ...last,
           id: 'mid-fall',
-          says: `${least.toFixed(2)} lb soluble N in mid fall`,
+          says: `${asked} lb soluble N in mid fall`,
           from: midFall,
           to: end - STEPS_APART.least,
           beforeNext: STEPS_APART,
         });
-      result.steps.push({ ...last, id: 'last-step', says: `${least.toFixed(2)} lb soluble N as growth ends` });
+      result.steps.push({ ...last, id: 'last-step', says: `${asked} lb soluble N as growth ends` });
       return;
     }
     case 'late-soluble': {
@@ -149,11 +155,11 @@ function lateSteps(ask: Ask, result: SeasonSchools): void {
       result.alsoOpen.N = spanOf(season.feeding, lastMowing - 7, to);
       result.steps.push({
         id: 'last-mowing',
-        says: `${Math.min(0.75, cap).toFixed(2)} lb soluble N at the last mowing`,
+        says: `${Math.min(STEP_LB.oneFrom, cap).toFixed(2)} lb soluble N at the last mowing`,
         from: lastMowing - 7,
         to,
         measured: 'N-soluble',
-        leastLb: Math.min(0.75, cap),
+        leastLb: asFarAs(cap, STEP_LB.oneFrom),
         mostLb: most,
         serves: isSoluble,
       });
@@ -162,7 +168,7 @@ function lateSteps(ask: Ask, result: SeasonSchools): void {
     case 'slow-first-frost':
       result.steps.push({
         id: 'first-frost',
-        says: `${least.toFixed(2)} lb N from a partly slow source around first frost`,
+        says: `${asked} lb N from a partly slow source around first frost`,
         from: firstFrost - 10,
         to: Math.min(end, firstFrost + 10),
         measured: 'N',
@@ -188,7 +194,7 @@ function lateSteps(ask: Ask, result: SeasonSchools): void {
           nutrient: 'K2O',
           from: FALL_FROM_DAY,
           to: 365,
-          leastLb: Math.min(FINISH_POTASH_LB, potashDoseCeiling(zone)),
+          leastLb: asFarAs(potashDoseCeiling(zone), FINISH_POTASH_LB),
           withNitrogen: true,
         },
       );
@@ -205,14 +211,13 @@ function potashSeason(ask: Ask, result: SeasonSchools): void {
     const [from, to] = [firstFrost - before, firstFrost - until];
     if (to < firstDay) return;
     result.alsoOpen.K2O = spanOf(season.feeding, from, to);
-    const lb = Math.min(FALL_POTASH_LB, cap);
     result.amounts.push({
       id: 'potash-before-frost',
-      says: `${lb.toFixed(2)} lb K2O without N before first frost`,
+      says: `${Math.min(FALL_POTASH_LB, cap).toFixed(2)} lb K2O without N before first frost`,
       nutrient: 'K2O',
       from,
       to,
-      leastLb: lb,
+      leastLb: asFarAs(cap, FALL_POTASH_LB),
       withNitrogen: false,
     });
   } else if (school.id === 'winter') {
@@ -230,7 +235,7 @@ function potashSeason(ask: Ask, result: SeasonSchools): void {
         nutrient: 'K2O',
         from,
         to: from + WINTER_POTASH.everyDays - 1,
-        leastLb: Math.min(WINTER_POTASH.lb, cap),
+        leastLb: asFarAs(cap, WINTER_POTASH.lb),
         withNitrogen: false,
       });
   } else if (school.id === 'spring-summer' && ask.grassSeason === 'warm' && ask.potashLb > 0)
