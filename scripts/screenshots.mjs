@@ -95,6 +95,21 @@ const VIEWS = [
       await page.locator('[data-dose*="south-lawn"]').nth(2).click();
     },
   },
+  {
+    name: 'season-mend',
+    path: '/property/quarry-lane-school/season',
+    size: WIDE,
+    prepare: async (page) => {
+      // the lime of the plan that was just found, a week too near to the urea
+      await page.locator('[data-dose*="lime"]').first().focus();
+      await page.keyboard.press('ArrowLeft');
+      await page.keyboard.press('ArrowLeft');
+      await page
+        .getByRole('list', { name: /^What would mend it/ })
+        .first()
+        .waitFor();
+    },
+  },
   { name: 'climate', path: '/property/quarry-lane-school/season/climate?curve=soil', size: WIDE },
   { name: 'ground-phone', path: '/property/quarry-lane-school/ground', size: PHONE },
   { name: 'prescribe-phone', path: '/property/fenwick-allotment-paths/prescribe', size: PHONE },
