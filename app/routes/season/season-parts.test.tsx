@@ -243,6 +243,8 @@ describe('a search and its end', () => {
     const stop = vi.fn();
     const { rerender } = render(<SearchLine search={{ seconds: 0.4 }} onStop={stop} />);
     expect(screen.getByRole('status').textContent).toContain('Looking for a first plan');
+    rerender(<SearchLine search={{ seconds: 1, best: 120, doses }} onStop={stop} />);
+    expect(screen.getByRole('status').textContent).toContain('$120.00 with all wishes weighed, not proven yet, 1 s');
     rerender(<SearchLine search={{ seconds: 3, best: 97.5, gapPercent: 4.25, doses }} onStop={stop} />);
     expect(screen.getByRole('status').textContent).toContain('proven within 4.3 % of the best');
     fireEvent.click(screen.getByRole('button', { name: 'Stop and take the best so far' }));

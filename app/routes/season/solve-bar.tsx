@@ -8,12 +8,8 @@ import { Substances } from '../../ui/substance';
 import { StandingGlyph } from '../../ui/glyphs';
 import type { Search } from './use-solver';
 
-const percent = (gap: number | undefined): string =>
-  gap === undefined
-    ? 'unproven'
-    : gap < 0.05
-      ? 'the best there is'
-      : `within ${gap.toFixed(gap < 1 ? 2 : 1)} % of the best`;
+const percent = (gap: number): string =>
+  gap < 0.05 ? 'the best there is' : `within ${gap.toFixed(gap < 1 ? 2 : 1)} % of the best`;
 
 /** How the plan came to be, in a line. */
 export function provenance(plan: Plan | undefined, edited: boolean): string {
@@ -33,7 +29,7 @@ export function SearchLine({ search, onStop }: { search: Search; onStop: () => v
       <progress max={100} value={100 - gap} aria-label="Proven share of the search" />
       <span>
         {doses
-          ? `Best so far: ${doses.length} doses${best === undefined ? '' : `, ${showMoney(best)} with all wishes weighed`}, proven ${percent(gapPercent)}`
+          ? `Best so far: ${doses.length} doses${best === undefined ? '' : `, ${showMoney(best)} with all wishes weighed`}, ${gapPercent === undefined ? 'not proven yet' : `proven ${percent(gapPercent)}`}`
           : 'Looking for a first plan'}
         , {seconds.toFixed(0)} s
       </span>
