@@ -120,6 +120,37 @@ test('a locked dose stays when the rest is planned again, and a product is swapp
   await expect(checks(page)).toContainText('0 fail');
 });
 
+test('odd rates are answered in a sentence, and a reload in the middle of a search loses nothing', async ({ page }) => {
+  await openCases(page, 'okonedo-residence');
+  await openSeason(page, 'okonedo-residence');
+  await findPlan(page);
+  const blocks = page.locator('[data-dose]');
+  const planned = () => blocks.evaluateAll((all) => all.map((block) => block.getAttribute('aria-label')));
+  const before = await planned();
+  await blocks.first().click();
+  const rate = page.locator('.dosepanel').getByLabel('Product per 1000', { exact: true });
+  for (const typed of ['-3', '0', '1e9', 'a lot']) {
+    await rate.fill(typed);
+    await rate.press('Enter');
+    await expect(page.getByText(/^A rate must be between 0.01 and 200 lb product/)).toBeVisible();
+    expect(await planned()).toEqual(before);
+    await page.keyboard.press('Escape');
+  }
+  // by keys alone: the dose is picked, nudged and put back
+  await blocks.first().focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.locator('.consequence')).toContainText('lb product per 1000');
+  await page.keyboard.press('Control+z');
+  await expect.poll(planned).toEqual(before);
+
+  await page.getByRole('button', { name: 'Find the best plan again' }).click();
+  await page.reload();
+  await expect(page.getByText(/^proven .*not kept yet$/)).toBeVisible();
+  expect(await planned()).toEqual(before);
+  await findPlan(page);
+  await expect(checks(page)).toContainText('0 fail');
+});
+
 test('a search is stopped, and what was found until then is on the board or nothing has changed', async ({ page }) => {
   await openCases(page, 'fenwick-allotment-paths');
   await openSeason(page, 'fenwick-allotment-paths');

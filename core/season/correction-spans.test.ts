@@ -7,6 +7,7 @@ import { daysBetween } from './day';
 import { planSeason } from './plan';
 import { planBest } from './planner/plan-best';
 import { failing, highs } from './planner/planner.fixture';
+import { mehlichReport } from '../soil/mehlich-report.fixture';
 import { withDoses } from './with-doses';
 
 const climate = CLIMATE_PRESETS.find((preset) => preset.id === 'transition')!;
@@ -25,19 +26,7 @@ const limy = (zone: Partial<Zone>, ph = 7.6): Case => ({
       ...zone,
     },
   ],
-  soilTests: [
-    {
-      id: 's',
-      zoneId: 'z',
-      sampledOn: '2026-11-01',
-      depthIn: 4,
-      results: [
-        { analyte: 'pH', value: ph, method: 'water-1:1' },
-        { analyte: 'P', value: 40, unit: 'ppm', method: 'mehlich-3' },
-        { analyte: 'K', value: 80, unit: 'ppm', method: 'mehlich-3' },
-      ],
-    },
-  ],
+  soilTests: [mehlichReport(ph, 40, 80)],
   products: [...STARTER_SHELF],
   choices: { year: 2027 },
 });

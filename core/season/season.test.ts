@@ -11,6 +11,7 @@ import { climateYear, growthSeason, stretches } from './climate-year';
 import { addDays, dayOfYear, inMonthDaySpan, weekStart } from './day';
 import { growthPotential } from './growth-potential';
 import { planSeason } from './plan';
+import { mehlichReport } from '../soil/mehlich-report.fixture';
 import { purchases } from './purchases';
 
 const demos = readdirSync('demo').map((file): [string, Case] => {
@@ -118,19 +119,7 @@ describe('any year of any grass anywhere', () => {
           version: 1,
           property: { id: 'p', name: 'P', climate: climate.climate },
           zones: [{ id: 'z', name: 'Z', areaSqFt: 3000, grass, texture, turf, care, carbonates: 'none' }],
-          soilTests: [
-            {
-              id: 's',
-              zoneId: 'z',
-              sampledOn: '2026-11-01',
-              depthIn: 4,
-              results: [
-                { analyte: 'pH', value: ph, method: 'water-1:1' },
-                { analyte: 'P', value: p, unit: 'ppm', method: 'mehlich-3' },
-                { analyte: 'K', value: k, unit: 'ppm', method: 'mehlich-3' },
-              ],
-            },
-          ],
+          soilTests: [mehlichReport(ph, p, k)],
           products: [...STARTER_SHELF],
           codes: closed
             ? [

@@ -13,6 +13,7 @@ import { conflictWords } from './conflict-words';
 import { planBest } from './plan-best';
 import { demo, demos, failing, highs, solved } from './planner.fixture';
 import type { PlanWishes } from './problem-shape';
+import { mehlichReport } from '../../soil/mehlich-report.fixture';
 import { mondaysOf } from './weeks';
 
 describe.each(demos)('the plan of %s', (_name, given) => {
@@ -266,19 +267,7 @@ describe('any property', () => {
         const given: Case = {
           ...demo('okonedo-residence'),
           zones: [{ id: 'z', name: 'Z', areaSqFt: area, grass, texture, care, carbonates: 'none' }],
-          soilTests: [
-            {
-              id: 's',
-              zoneId: 'z',
-              sampledOn: '2026-11-01',
-              depthIn: 4,
-              results: [
-                { analyte: 'pH', value: ph, method: 'water-1:1' },
-                { analyte: 'P', value: p, unit: 'ppm', method: 'mehlich-3' },
-                { analyte: 'K', value: k, unit: 'ppm', method: 'mehlich-3' },
-              ],
-            },
-          ],
+          soilTests: [mehlichReport(ph, p, k)],
           products: STARTER_SHELF.slice(0, 14),
           choices: { year: 2027, lateSeason },
         };
