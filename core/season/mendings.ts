@@ -6,6 +6,7 @@ import { checkZonePlan, doseKey } from './check-plan';
 import { sayDay } from './day';
 import { type Consequence, consequenceOf, type JudgedPlan, judgePlan } from './edit-consequence';
 import { moveDose, removeDose, setRate, swapProduct } from './edit-plan';
+import { givenKeys } from './given-keys';
 import type { SeasonPlan, ZoneSeason } from './plan';
 import { leastRateLb, RATE_STEP_LB } from './planner/limits';
 import { withDoses } from './with-doses';
@@ -45,14 +46,6 @@ interface Tried {
 
 const RANK = { move: 0, rate: 1, swap: 2, remove: 3 } as const;
 const STANDING = { pass: 0, warn: 1, fail: 2 } as const;
-
-/** Doses of a zone that a person gave already: they stand in the record and cannot be changed. */
-export const givenKeys = (given: Pick<Case, 'zones'>): ReadonlySet<string> =>
-  new Set(
-    given.zones.flatMap((zone) =>
-      (zone.applied ?? []).map(({ date, productId }) => doseKey({ zoneId: zone.id, date, productId })),
-    ),
-  );
 
 /**
  * Single hand edits that would mend a check of a zone and break nothing else, the least first: another week, another rate,

@@ -14,7 +14,7 @@ import { grassOf } from '@core/ground/grasses';
 import { faceOf } from '@core/products/label/face';
 import { weekStart } from '@core/season/day';
 import type { JudgedPlan } from '@core/season/edit-consequence';
-import { givenKeys } from '@core/season/mendings';
+import { givenKeys } from '@core/season/given-keys';
 import type { SeasonPlan, ZoneSeason } from '@core/season/plan';
 import { mondaysOf } from '@core/season/planner/weeks';
 import { showArea, showDay, showRate, showWeight } from '../../ui/format';

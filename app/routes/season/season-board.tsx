@@ -9,7 +9,7 @@ import { doseKey } from '@core/season/check-plan';
 import { daysBetween } from '@core/season/day';
 import { moveDose, moveDoseTo, removeDose, setRate, swapProduct, toggleLock } from '@core/season/edit-plan';
 import { judgePlan } from '@core/season/edit-consequence';
-import { givenKeys } from '@core/season/mendings';
+import { givenKeys } from '@core/season/given-keys';
 import type { ZoneSeason } from '@core/season/plan';
 import { weeklyNitrogen } from '@core/season/weekly-nitrogen';
 import { withDoses } from '@core/season/with-doses';
