@@ -45,6 +45,26 @@ module.exports = {
       to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
     },
     {
+      name: 'records-are-the-floor',
+      comment: 'shapes of what is kept know only the reckoning, units and days',
+      severity: 'error',
+      from: { path: '^core/records/', pathNot: '\\.(test|fixture)\\.ts$' },
+      to: { path: '^core/', pathNot: '^core/(records|reckoning|units|days)/' },
+    },
+    {
+      name: 'checks-know-no-planner',
+      comment: 'a finished plan is judged by rules that do not ask how it was found',
+      severity: 'error',
+      from: { path: '^core/season/(checks|rules)/', pathNot: '\\.(test|fixture)\\.ts$' },
+      to: { path: '^core/season/(planner|draft|edit|output)/' },
+    },
+    {
+      name: 'pieces-of-interface-know-no-stage',
+      severity: 'error',
+      from: { path: '^app/ui/' },
+      to: { path: '^app/(storage|routes)/' },
+    },
+    {
       name: 'nothing-unresolved',
       severity: 'error',
       from: {},

@@ -1,10 +1,10 @@
 import Papa from 'papaparse';
 import type { Readable, Writable } from 'node:stream';
-import { type SoilTest, type Zone } from '../core/formats/case';
-import { readRow, type RowDefaults } from '../core/formats/report-csv';
-import { type Column, readHeader } from '../core/formats/report-header';
-import { GRASS_IDS } from '../core/ground/grasses';
-import { TEXTURE_CLASSES } from '../core/ground/texture-groups';
+import { type SoilTest, type Zone } from '../core/records/case';
+import { readRow, type RowDefaults } from '../core/files/report-row';
+import { type Column, readHeader } from '../core/files/report-header';
+import { GRASS_IDS } from '../core/records/vocabularies';
+import { TEXTURE_CLASSES } from '../core/records/vocabularies';
 import type { RulePacks } from '../core/packs/rule-packs';
 import { STARTER_SHELF } from '../core/packs/starter-shelf';
 import { prescribeZone } from '../core/prescription/prescribe';

@@ -1,9 +1,10 @@
 import { createReadStream, readFileSync } from 'node:fs';
 import { performance } from 'node:perf_hooks';
 import { parseArgs } from 'node:util';
-import { type Case, checkCase, parseJson } from '../core/formats/case';
-import { printPlan } from '../core/formats/print-plan';
-import { printInterpretation, printPrescription } from '../core/formats/results';
+import { parseJson } from '../core/files/case-file';
+import { type Case, checkCase } from '../core/records/case';
+import { printPlan } from '../core/files/plan-results';
+import { printInterpretation, printPrescription } from '../core/files/reading-results';
 import { BUILT_IN_PACKS, type RulePacks, withPack } from '../core/packs/rule-packs';
 import { explain } from '../core/reckoning/define';
 import { handbookEntry } from '../core/reckoning/handbook';

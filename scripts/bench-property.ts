@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { type Case, type Climate, readCase } from '../core/formats/case';
+import { readCase } from '../core/files/case-file';
+import { type Case, type Climate } from '../core/records/case';
 import { isRefusal } from '../core/reckoning/refusal';
 
 const GRASSES = ['tall-fescue', 'kentucky-bluegrass', 'perennial-ryegrass', 'fine-fescue'] as const;

@@ -4,7 +4,8 @@ import { createReadStream, mkdtempSync, readFileSync, rmSync, writeFileSync } fr
 import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { performance } from 'node:perf_hooks';
-import { type Case, readCase } from '../core/formats/case';
+import { readCase } from '../core/files/case-file';
+import { type Case } from '../core/records/case';
 import { prescribeCase } from '../core/prescription/prescribe';
 import { isRefusal } from '../core/reckoning/refusal';
 

@@ -1,7 +1,7 @@
 import type { AnySchema } from 'yup';
-import { caseSchema } from '../core/formats/case';
-import { shelfSchema } from '../core/formats/shelf-file';
-import { formatSchema } from '../core/formats/json-schema';
+import { caseSchema } from '../core/records/case';
+import { shelfSchema } from '../core/files/shelf-file';
+import { formatSchema } from '../core/files/json-schema';
 import { PACK_SCHEMAS } from '../core/packs/rule-packs';
 import type { Input } from '../core/reckoning/inputs';
 import { handbookParts } from '../core/reckoning/handbook';

@@ -1,9 +1,9 @@
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import { decodeText } from '../core/formats/decode-text';
+import { decodeText } from '../core/files/decode-text';
 import { BUILT_IN_PACKS } from '../core/packs/rule-packs';
 import { chanceOf } from './chance';
-import { demoSoils } from './demo-soils';
+import { demoSoils } from './laboratory/demo-soils';
 import { type AnalysedBag, LAYOUT_IDS, type LayoutId, LAYOUTS } from './laboratory/layouts';
 import { analysed, byExtractant, ordinarySoil, type Soil } from './laboratory/soil';
 import { soilKey } from './soil-key';

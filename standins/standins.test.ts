@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { SoilTest, Zone } from '../core/formats/case';
-import { decodeText } from '../core/formats/decode-text';
-import { guessReading, TableReader, testFrom } from '../core/formats/report-table';
+import type { SoilTest, Zone } from '../core/records/case';
+import { decodeText } from '../core/files/decode-text';
+import { guessReading, TableReader, testFrom } from '../core/files/report-table';
 import { STARTER_SHELF } from '../core/packs/starter-shelf';
 import { prescribeZone } from '../core/prescription/prescribe';
 import { isRefusal } from '../core/reckoning/refusal';

@@ -1,4 +1,5 @@
-import { type Case, checkCase, type Guaranteed, parseJson, printCase, type Product } from '@core/formats/case';
+import { parseJson, printCase } from '@core/files/case-file';
+import { type Case, checkCase, type Guaranteed, type Product } from '@core/records/case';
 import { isRefusal, type Refusal, refuse } from '@core/reckoning/refusal';
 import { ensureShelf, loadAllProperties, loadProperty, ownTables } from './property-repository';
 import { database, keyOf, type UbertasDatabase } from './schema';

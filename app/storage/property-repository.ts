@@ -1,4 +1,4 @@
-import type { Case, Choices, Plan, Product, Property, Sample, SoilTest, Zone } from '@core/formats/case';
+import type { Case, Choices, Plan, Product, Property, Sample, SoilTest, Zone } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { groupBy } from '@core/tables/group-by';
 import { database, keyOf, type PictureRecord, type PropertyRecord, type UbertasDatabase } from './schema';

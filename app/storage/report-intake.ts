@@ -1,7 +1,7 @@
-import type { SoilTest } from '@core/formats/case';
-import type { CodeTarget, Match, ZoneTarget } from '@core/formats/match-sample';
-import type { ReadSample, TableReading } from '@core/formats/report-table';
-import { testFrom } from '@core/formats/report-table';
+import type { SoilTest } from '@core/records/case';
+import type { CodeTarget, Match, ZoneTarget } from '@core/files/match-sample';
+import type { ReadSample, TableReading } from '@core/files/report-table';
+import { testFrom } from '@core/files/report-table';
 import { database, keyOf, type LabLayoutRecord, type SoilTestRecord, type UbertasDatabase } from './schema';
 
 /** Everything a table of samples may belong to: awaited bags and zones of all properties. */

@@ -1,6 +1,6 @@
 import Dexie, { type EntityTable } from 'dexie';
-import type { Choices, LocalCode, Plan, Product, Property, Sample, Site, SoilTest, Zone } from '@core/formats/case';
-import type { TableReading } from '@core/formats/report-table';
+import type { Choices, LocalCode, Plan, Product, Property, Sample, Site, SoilTest, Zone } from '@core/records/case';
+import type { TableReading } from '@core/files/report-table';
 
 /** A property with what belongs to it alone. */
 export interface PropertyRecord extends Property {

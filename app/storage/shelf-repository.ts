@@ -1,4 +1,4 @@
-import type { Product } from '@core/formats/case';
+import type { Product } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { ensureShelf } from './property-repository';
 import { database, type UbertasDatabase } from './schema';

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import type { Case, Product } from '@core/formats/case';
+import type { Case, Product } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { storeCases } from './case-files';
 import { openDatabase, type UbertasDatabase } from './schema';

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import Dexie from 'dexie';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { type Case, readCase } from '@core/formats/case';
+import { readCase } from '@core/files/case-file';
+import { type Case } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { isRefusal } from '@core/reckoning/refusal';
 import { exportBackup, exportProperty, readImport, storeCases } from './case-files';

@@ -1,4 +1,4 @@
-import type { Product } from '@core/formats/case';
+import type { Product } from '@core/records/case';
 import { faceOf } from '@core/products/label/face';
 
 /** The front of a bag: stitched top, the grade large; or the number that sells it. */

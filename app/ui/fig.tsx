@@ -1,4 +1,4 @@
-import type { Figure } from '@core/prescription/figure';
+import type { Figure } from '@core/reckoning/figure';
 import { sameFigure, useWorkings } from './workings-context';
 
 /** A reckoned number: dotted underline, opens its Workings. */

@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import type { Zone } from '@core/formats/case';
+import type { Zone } from '@core/records/case';
 
 export interface Hatch {
   width: number;

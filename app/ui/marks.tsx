@@ -1,4 +1,4 @@
-import type { PlannedFor } from '@core/formats/case';
+import type { PlannedFor } from '@core/records/case';
 
 /** What a mark stands for. Its letter, and its word for those who cannot see it. */
 export const MARK_OF: Record<PlannedFor, { letter: string; word: string }> = {

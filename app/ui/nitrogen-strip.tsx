@@ -1,6 +1,6 @@
 import { useId } from 'react';
-import type { Product } from '@core/formats/case';
-import type { NitrogenForm } from '@core/formats/words';
+import type { Product } from '@core/records/case';
+import type { NitrogenForm } from '@core/records/vocabularies';
 
 export type NitrogenPattern = 'coated' | 'methylene' | 'organic' | 'urea' | 'ammoniacal' | 'nitrate' | 'undeclared';
 

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useId, useRef } from 'react';
-import type { PlannedFor } from '@core/formats/case';
-import type { GrowthSeason } from '@core/season/climate-year';
-import { dayOfYear } from '@core/season/day';
+import type { PlannedFor } from '@core/records/case';
+import type { GrowthSeason } from '@core/climate/climate-year';
+import { dayOfYear } from '@core/days/day';
 import { showDay } from './format';
 import { Mark, markSize } from './marks';
 import { useWidth } from './use-width';

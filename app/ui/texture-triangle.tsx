@@ -1,4 +1,4 @@
-import { TEXTURE_CLASSES, type TextureClass } from '@core/ground/texture-groups';
+import { TEXTURE_CLASSES, type TextureClass } from '@core/records/vocabularies';
 import { middleOfClass, TRIANGLE } from '@core/ground/texture-triangle';
 
 const HEIGHT_OF_SIDE = Math.sqrt(3) / 2;

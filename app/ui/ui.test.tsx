@@ -1,9 +1,9 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import fc from 'fast-check';
 import { afterEach, describe, expect, it } from 'vitest';
-import type { SoilTest, Zone } from '@core/formats/case';
+import type { SoilTest, Zone } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
-import type { Figure } from '@core/prescription/figure';
+import type { Figure } from '@core/reckoning/figure';
 import { prescribeZone } from '@core/prescription/prescribe';
 import { useState } from 'react';
 import { Fig } from './fig';

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import type { Figure } from '@core/prescription/figure';
+import type { Figure } from '@core/reckoning/figure';
 import type { Workings } from './workings-context';
 
 /** Which figure's Workings a page shows, and how they were drilled into. */

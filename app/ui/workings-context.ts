@@ -1,5 +1,5 @@
 import { createContext, useContext } from 'react';
-import type { Figure } from '@core/prescription/figure';
+import type { Figure } from '@core/reckoning/figure';
 
 export interface Workings {
   /** The figure on show, drilled into from those before it. */

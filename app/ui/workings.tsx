@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { useEffect, useRef } from 'react';
 import { isRefusal } from '@core/reckoning/refusal';
-import { alternativeValue, type Figure, workingOf } from '@core/prescription/figure';
+import { alternativeValue, type Figure, workingOf } from '@core/reckoning/figure';
 import { showStep } from './format';
 import { Substances } from './substance';
 import { WarnGlyph } from './glyphs';

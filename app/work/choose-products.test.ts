@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { type Case, type Plan, readCase } from '@core/formats/case';
+import { readCase } from '@core/files/case-file';
+import { type Case, type Plan } from '@core/records/case';
 import { isRefusal } from '@core/reckoning/refusal';
 import { storeCases } from '../storage/case-files';
 import { loadProperty, savePlan } from '../storage/property-repository';

@@ -1,9 +1,9 @@
-import type { Plan, PlannedDose, Product } from '@core/formats/case';
+import type { Plan, PlannedDose, Product } from '@core/records/case';
 import { isRefusal } from '@core/reckoning/refusal';
-import { doseKey } from '@core/season/check-plan';
-import { swapProduct } from '@core/season/edit-plan';
-import { choiceKey } from '@core/season/plan';
-import { currentPlan } from '@core/season/current-plan';
+import { doseKey } from '@core/season/plan/dose-key';
+import { swapProduct } from '@core/season/edit/edit-plan';
+import { choiceKey } from '@core/season/plan/season-plan';
+import { currentPlan } from '@core/season/plan/current-plan';
 import { loadProperty, savePlan } from '../storage/property-repository';
 import { todayIso } from '../ui/format';
 import { planYear } from './property-work';

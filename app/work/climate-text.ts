@@ -1,6 +1,6 @@
-import { climateSchema, type Climate } from '@core/formats/case';
-import { checkShape } from '@core/formats/shape';
-import { typedNumber } from '@core/formats/typed-number';
+import { climateSchema, type Climate } from '@core/records/case';
+import { checkShape } from '@core/records/strict-schema';
+import { typedNumber } from '@core/typed/typed-number';
 import { isRefusal, type Refusal, refuse } from '@core/reckoning/refusal';
 
 /** Twelve numbers typed or pasted with spaces, commas or line ends between. */

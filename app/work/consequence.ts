@@ -1,4 +1,4 @@
-import type { Figure } from '@core/prescription/figure';
+import type { Figure } from '@core/reckoning/figure';
 import type { NutrientPrescription, ZonePrescription } from '@core/prescription/prescription';
 import type { Finding } from '@core/soil/interpret';
 import { showRate, showWeight } from '../ui/format';

@@ -1,4 +1,4 @@
-import type { Dose } from '@core/season/dose';
+import type { Dose } from '@core/season/plan/dose';
 
 /** lb per 1000 of what a dose is for: lb N, lb P2O5, lb K2O, lb lime or lb free S. */
 export const amountFor = (dose: Dose): number =>

@@ -1,11 +1,11 @@
 import { useSearchParams } from 'react-router';
-import { grassOf } from '@core/ground/grasses';
-import { typedNumber } from '@core/formats/typed-number';
+import { grassOf } from '@core/packs/grasses';
+import { typedNumber } from '@core/typed/typed-number';
 import type { MatchContext, Need } from '@core/products/match/need';
-import { type Trip, tripsOf } from '@core/products/match/trips';
+import { type Trip, tripsOf } from '@core/season/plan/trips';
 import { prescribeSalinity } from '@core/prescription/prescribe-others';
 import { isRefusal } from '@core/reckoning/refusal';
-import { dayOfYear } from '@core/season/day';
+import { dayOfYear } from '@core/days/day';
 import { waterPh } from '@core/soil/report';
 import type { PropertyWork } from './property-work';
 

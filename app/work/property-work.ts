@@ -1,9 +1,10 @@
 import { useOutletContext } from 'react-router';
-import type { Case, LocalCode, Plan, Zone } from '@core/formats/case';
-import { type SeasonPlan, planSeason, type ZoneSeason } from '@core/season/plan';
-import { currentPlan } from '@core/season/current-plan';
-import { dayOfYear } from '@core/season/day';
-import { withDoses } from '@core/season/with-doses';
+import type { Case, LocalCode, Plan, Zone } from '@core/records/case';
+import { type SeasonPlan, type ZoneSeason } from '@core/season/plan/season-plan';
+import { planSeason } from '@core/season/draft/plan-season';
+import { currentPlan } from '@core/season/plan/current-plan';
+import { dayOfYear } from '@core/days/day';
+import { withDoses } from '@core/season/plan/with-doses';
 
 /** Everything the stages of one property draw from, reckoned once when the data changes. */
 export interface PropertyWork {

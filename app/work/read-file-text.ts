@@ -1,4 +1,4 @@
-import { LARGEST_FILE_BYTES } from '@core/formats/case';
+import { LARGEST_FILE_BYTES } from '@core/files/case-file';
 import { type Refusal, refuse } from '@core/reckoning/refusal';
 
 /** The text of a file a person chose, or why it is not read. A file over the limit is never taken into memory. */

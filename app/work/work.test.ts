@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { type Case, readCase } from '@core/formats/case';
+import { readCase } from '@core/files/case-file';
+import { type Case } from '@core/records/case';
 import { isRefusal } from '@core/reckoning/refusal';
 import { climateFromText, twelveNumbers } from './climate-text';
 import { consequenceOf, phConsequence } from './consequence';

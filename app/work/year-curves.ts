@@ -1,5 +1,5 @@
-import { dayLengthByDay, etoByDay, rainByDay } from '@core/season/climate/day-curves';
-import { MICROBES_WORK_FROM_F } from '@core/season/planner/limits';
+import { dayLengthByDay, etoByDay, rainByDay } from '@core/climate/day-curves';
+import { MICROBES_WORK_FROM_F } from '@core/season/rules/limits';
 import type { PropertyWork } from './property-work';
 
 /** One line of a curve's plot, by day. */

@@ -1,6 +1,6 @@
-import type { Zone } from '@core/formats/case';
+import type { Zone } from '@core/records/case';
 import type { ZoneFacts } from '@core/prescription/zone-facts';
-import { choiceKey } from '@core/season/plan';
+import { choiceKey } from '@core/season/plan/season-plan';
 import { latestTest } from '@core/soil/report';
 import type { PropertyWork } from './property-work';
 

@@ -1,8 +1,8 @@
 import { expose } from 'comlink';
 import loadHighs, { type Highs } from 'highs';
 import wasmUrl from 'highs/runtime?url';
-import type { Case } from '@core/formats/case';
-import { planSeason } from '@core/season/plan';
+import type { Case } from '@core/records/case';
+import { planSeason } from '@core/season/draft/plan-season';
 import { type BestPlan, planBest, type PlanProgress, warmUp } from '@core/season/planner/plan-best';
 import type { PlanWishes } from '@core/season/planner/problem-shape';
 

@@ -1,15 +1,9 @@
 import { expose } from 'comlink';
 import Papa from 'papaparse';
-import { decodeText, type Encoding } from '@core/formats/decode-text';
-import { type CodeTarget, SampleMatcher, type ZoneTarget } from '@core/formats/match-sample';
-import {
-  fingerprint,
-  guessReading,
-  type RejectedLine,
-  TableReader,
-  type TableReading,
-} from '@core/formats/report-table';
-import { printCsv } from '@core/formats/safe-csv';
+import { decodeText, type Encoding } from '@core/files/decode-text';
+import { type CodeTarget, SampleMatcher, type ZoneTarget } from '@core/files/match-sample';
+import { fingerprint, guessReading, type RejectedLine, TableReader, type TableReading } from '@core/files/report-table';
+import { printCsv } from '@core/files/print-csv';
 import { isRefusal, type Refusal } from '@core/reckoning/refusal';
 import { type MatchedSample, reportsOf, storeReports } from '../storage/report-intake';
 import { storageFault } from '../storage/storage-fault';

@@ -1,8 +1,8 @@
-import type { Zone } from '../formats/case';
-import type { Grass } from '../ground/grasses';
-import { addDays, type IsoDay } from '../season/day';
-import type { SeasonPlan, ZoneSeason } from '../season/plan';
-import { GROWTH_DAYS_A_MOWING } from '../season/climate-year';
+import type { Zone } from '../records/case';
+import type { Grass } from '../packs/grasses';
+import { addDays, type IsoDay } from '../days/day';
+import type { SeasonPlan, ZoneSeason } from '../season/plan/season-plan';
+import { GROWTH_DAYS_A_MOWING } from '../climate/climate-year';
 
 /** How much care a lawn gets: each depth holds the ones before it. */
 export const EFFORTS = ['essential', 'better', 'best'] as const;

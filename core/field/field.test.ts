@@ -8,7 +8,7 @@ import { productCoverage } from '../products/coverage';
 import { granuleSpacing } from '../products/granules';
 import { liquidDelivers, liquidRate } from '../products/liquids';
 import { evaluate, explain } from '../reckoning/define';
-import { referenceEt, solarRadiation } from '../season/radiation';
+import { referenceEt, solarRadiation } from '../climate/radiation';
 import { BOOM_CONSTANT, gallonsPerAcre, tankMix } from './sprayer';
 import { spreaderCalibration, spreadPattern } from './spreader';
 import { cycleSoak, sprinklerUniformity } from './watering';

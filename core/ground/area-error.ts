@@ -1,4 +1,4 @@
-import type { MeasuredBy } from '../formats/words';
+import type { MeasuredBy } from '../records/vocabularies';
 import { defineReckoning } from '../reckoning/define';
 import { feet, type Pair, percent, squareFeet } from '../reckoning/inputs';
 import { refuse } from '../reckoning/refusal';

@@ -1,4 +1,4 @@
-import type { Zone } from '../formats/zone-schema';
+import type { Zone } from '../records/zone-schema';
 import type { Pair } from '../reckoning/inputs';
 import { type Region, regionArea, regionOf, shared, without } from './clip';
 import { cornersOf, isPlaced } from './shape';

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { BALL_ANSWERS, classByHand, classesLeft, nextQuestion, RIBBON_ANSWERS, RUB_ANSWERS } from './hand-test';
+import { BALL_ANSWERS, RIBBON_ANSWERS, RUB_ANSWERS } from '../records/vocabularies';
+import { classByHand, classesLeft, nextQuestion } from './hand-test';
 import { classOf } from './texture-class';
-import { TEXTURE_CLASSES } from './texture-groups';
+import { TEXTURE_CLASSES } from '../records/vocabularies';
 import { middleOfClass, TRIANGLE } from './texture-triangle';
 
 /** Whether a point lies inside a polygon, by counting crossings of a level line. */

@@ -1,16 +1,9 @@
-import type { TextureClass } from './texture-groups';
+import type { BallAnswer, RibbonAnswer, RubAnswer, TextureClass } from '../records/vocabularies';
 
 /**
  * Texture by hand in three questions, after Thien, S. J. 1979, "A flow diagram for teaching texture-by-feel analysis",
  * Journal of Agronomic Education 8:54-55 (from memory). Silt is not in that flow: by hand it cannot be told from silt loam.
  */
-
-export const BALL_ANSWERS = ['falls-apart', 'holds'] as const;
-export const RIBBON_ANSWERS = ['none', 'under-1', '1-to-2', 'over-2'] as const;
-export const RUB_ANSWERS = ['gritty', 'neither', 'smooth'] as const;
-export type BallAnswer = (typeof BALL_ANSWERS)[number];
-export type RibbonAnswer = (typeof RIBBON_ANSWERS)[number];
-export type RubAnswer = (typeof RUB_ANSWERS)[number];
 
 export interface HandTest {
   ball?: BallAnswer;

@@ -1,5 +1,5 @@
-import type { Figure } from '../prescription/figure';
-import { figureOf, traced } from '../prescription/figure';
+import type { Figure } from '../reckoning/figure';
+import { figureOf, traced } from '../reckoning/figure';
 import type { Pair } from '../reckoning/inputs';
 import { isRefusal, type Refusal } from '../reckoning/refusal';
 import { offsetsArea } from './area-offsets';

@@ -1,7 +1,7 @@
 import { defineReckoning } from '../reckoning/define';
 import { quantity } from '../reckoning/inputs';
 import { refuse } from '../reckoning/refusal';
-import type { TextureClass } from './texture-groups';
+import type { TextureClass } from '../records/vocabularies';
 
 /**
  * The class of a point of the USDA triangle. Tested in a fixed order, so that a boundary belongs to the class named

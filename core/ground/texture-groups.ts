@@ -1,19 +1,4 @@
-/** USDA soil texture classes, in the order in which their bounds are tested. Source: USDA Soil Survey Manual. */
-export const TEXTURE_CLASSES = [
-  'sand',
-  'loamy-sand',
-  'sandy-loam',
-  'sandy-clay-loam',
-  'loam',
-  'silt-loam',
-  'silt',
-  'clay-loam',
-  'silty-clay-loam',
-  'sandy-clay',
-  'silty-clay',
-  'clay',
-] as const;
-export type TextureClass = (typeof TEXTURE_CLASSES)[number];
+import type { TextureClass } from '../records/vocabularies';
 
 /** The three groups that the tables of the trade know. */
 export type TextureGroup = 'sand' | 'loam' | 'clay';

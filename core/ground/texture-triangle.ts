@@ -1,4 +1,4 @@
-import type { TextureClass } from './texture-groups';
+import type { TextureClass } from '../records/vocabularies';
 
 /**
  * Corners of the twelve classes in the USDA triangle as [sand, clay] percent; silt is the rest. They follow from the same

@@ -1,7 +1,7 @@
 import turfArea from '@turf/area';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Zone } from '../formats/case';
+import type { Zone } from '../records/case';
 import type { Pair } from '../reckoning/inputs';
 import { evaluate } from '../reckoning/define';
 import { isRefusal } from '../reckoning/refusal';

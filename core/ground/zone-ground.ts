@@ -1,12 +1,12 @@
-import type { Site } from '../formats/property-schema';
-import type { CutOut, Zone } from '../formats/zone-schema';
-import { type Figure, figureOf, traced } from '../prescription/figure';
+import type { Site } from '../records/property-schema';
+import type { CutOut, Zone } from '../records/zone-schema';
+import { type Figure, figureOf, traced } from '../reckoning/figure';
 import type { Pair } from '../reckoning/inputs';
 import { isRefusal, type Refusal } from '../reckoning/refusal';
 import { areaError, ERROR_PERCENT, WALK_SIGMA_FT, walkedError } from './area-error';
 import { grown, type Region, regionArea, regionOf, shared, together, without } from './clip';
 import { cornersOf, isPlaced, outlineArea, shapeKind } from './shape';
-import { areaToFeed } from './to-feed';
+import { areaToFeed } from './area-to-feed';
 
 /** A part taken off the outline, as it counts: what lies outside, or was taken before, is not taken again. */
 export interface TakenOff {

@@ -1,4 +1,4 @@
-import type { Product } from '../formats/case';
+import type { Product } from '../records/case';
 
 /** Soluble nitrogen serves grass about this long, days. Common practice: plain urea is used up in about 30. */
 const SOLUBLE_DAYS = 28;

@@ -1,7 +1,8 @@
 import * as yup from 'yup';
-import { codeSchema, type LocalCode, METHODS, ANALYTES, type Analyte, type Method } from '../formats/case';
-import { checkShape, list, num, text, word, yes } from '../formats/shape';
-import { type Grass, GRASS_IDS, type GrassId } from '../ground/grasses';
+import { codeSchema, type LocalCode, METHODS, ANALYTES, type Analyte, type Method } from '../records/case';
+import { checkShape, list, num, text, word, yes } from '../records/strict-schema';
+import { GRASS_IDS, type GrassId } from '../records/vocabularies';
+import { type Grass } from './grasses';
 import type { Standing } from '../reckoning/define';
 import { isRefusal, type Refusal, refuse } from '../reckoning/refusal';
 import { interpolate, type TablePoint } from '../tables/interpolate';

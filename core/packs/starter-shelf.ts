@@ -1,4 +1,4 @@
-import type { Climate, Product } from '../formats/case';
+import type { Climate, Product } from '../records/case';
 import climates from './climates.json';
 import shelf from './shelf.json';
 

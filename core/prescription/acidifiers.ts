@@ -1,9 +1,9 @@
-import type { Zone } from '../formats/case';
+import type { Zone } from '../records/case';
 import { nitrogenAcidity } from '../nitrogen/acidity';
 import { isRefusal } from '../reckoning/refusal';
 import { peatLimeEquivalent, sulfurLimeEquivalent } from '../sulfur/lime-equivalent';
 import { SULFUR_LIMITS } from '../sulfur/doses';
-import { type Figure, figureOf, sureFigure, traced } from './figure';
+import { type Figure, figureOf, sureFigure, traced } from '../reckoning/figure';
 
 /** What one way of acidifying does in a year, on the scale of lime undone. */
 export interface Acidifier {

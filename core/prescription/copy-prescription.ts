@@ -1,5 +1,5 @@
-import { grassOf } from '../ground/grasses';
-import type { OwnFigure, OwnLine, SoilTest, Zone } from '../formats/case';
+import { grassOf } from '../packs/grasses';
+import type { OwnFigure, OwnLine, SoilTest, Zone } from '../records/case';
 import type { ZonePrescription } from './prescription';
 
 /** Something in which two zones differ, and why that matters to a prescription. */

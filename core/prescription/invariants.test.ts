@@ -1,14 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { LocalCode, OwnFigure, Product, SoilTest, Zone } from '../formats/case';
+import type { LocalCode, OwnFigure, Product, SoilTest, Zone } from '../records/case';
 import { zoneAmount } from '../field/zone-amount';
-import { ALL_GRASSES, GRASS_IDS } from '../ground/grasses';
-import { TEXTURE_CLASSES } from '../ground/texture-groups';
+import { GRASS_IDS } from '../records/vocabularies';
+import { ALL_GRASSES } from '../packs/grasses';
+import { TEXTURE_CLASSES } from '../records/vocabularies';
 import { STARTER_SHELF } from '../packs/starter-shelf';
 import { evaluate } from '../reckoning/define';
 import { isRefusal } from '../reckoning/refusal';
-import { planSeason } from '../season/plan';
-import { type Figure, workingOf } from './figure';
+import { planSeason } from '../season/draft/plan-season';
+import { type Figure, workingOf } from '../reckoning/figure';
 import { prescribeZone } from './prescribe';
 import type { ZonePrescription } from './prescription';
 

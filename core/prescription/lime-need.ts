@@ -1,4 +1,4 @@
-import type { Method, Zone } from '../formats/case';
+import type { Method, Zone } from '../records/case';
 import { groupOfTexture } from '../ground/texture-groups';
 import { adamsEvansLime } from '../lime/adams-evans';
 import { mehlichLime } from '../lime/mehlich';
@@ -8,8 +8,8 @@ import type { grassIn } from '../packs/rule-packs';
 import type { Refusal } from '../reckoning/refusal';
 import type { Interpretation } from '../soil/interpret';
 import { findReading } from '../soil/report';
-import { type Figure, figureOf, traced } from './figure';
-import { ownOf } from './own-figure';
+import { type Figure, figureOf, traced } from '../reckoning/figure';
+import { ownOf } from './override-figure';
 import type { LimeMethod } from './prescription';
 import type { ZoneFacts } from './zone-facts';
 

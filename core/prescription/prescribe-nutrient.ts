@@ -1,4 +1,4 @@
-import type { Method, OwnFigure, Zone } from '../formats/case';
+import type { Method, OwnFigure, Zone } from '../records/case';
 import { minimumNeed } from '../nutrients/minimum';
 import { saturationNeed } from '../nutrients/saturation';
 import { BUILT_IN_PACKS } from '../packs/rule-packs';
@@ -12,8 +12,8 @@ import type { Finding, Interpretation } from '../soil/interpret';
 import { zoneBulkDensity } from '../soil/report';
 import type { Level } from '../soil/levels';
 import { capped } from './capped';
-import { type Figure, sureFigure, traced } from './figure';
-import { inPlaceOf, ownOf } from './own-figure';
+import { type Figure, sureFigure, traced } from '../reckoning/figure';
+import { inPlaceOf, ownOf } from './override-figure';
 import type { NutrientPrescription } from './prescription';
 
 /** Depth that feeds established turf, in; not the sample's depth. Decision, 3-6 in is in use. */

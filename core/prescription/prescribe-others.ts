@@ -6,7 +6,7 @@ import { cecOf } from '../soil/other-schools';
 import { findReading, waterPh } from '../soil/report';
 import { SALINE_DS_PER_M, SODIC_ESP_PERCENT } from '../soil/sodium';
 import { equalDoses } from '../tables/equal-doses';
-import { type Figure, figureOf, traced } from './figure';
+import { type Figure, figureOf, traced } from '../reckoning/figure';
 import type { ZoneFacts } from './zone-facts';
 
 /** Exchange is never complete: more gypsum by this factor. Common practice. */

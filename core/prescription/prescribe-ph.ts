@@ -1,4 +1,4 @@
-import type { Product } from '../formats/case';
+import type { Product } from '../records/case';
 import { BUILT_IN_PACKS, grassIn } from '../packs/rule-packs';
 import { groupOfTexture } from '../ground/texture-groups';
 import { limeDoses } from '../lime/doses';
@@ -8,9 +8,9 @@ import { carbonateStanding, waterPh } from '../soil/report';
 import type { Interpretation } from '../soil/interpret';
 import { sulfurDoses } from '../sulfur/doses';
 import { sulfurRequirement } from '../sulfur/requirement';
-import { figureOf, sureFigure, traced } from './figure';
+import { figureOf, sureFigure, traced } from '../reckoning/figure';
 import { depthSays, limeNeed, type SourcedGrass } from './lime-need';
-import { inPlaceOf, ownOf } from './own-figure';
+import { inPlaceOf, ownOf } from './override-figure';
 import type { PhPrescription } from './prescription';
 import type { ZoneFacts } from './zone-facts';
 

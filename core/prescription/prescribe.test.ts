@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { SoilResult, SoilTest, Zone } from '../formats/case';
-import { GRASS_IDS } from '../ground/grasses';
-import { TEXTURE_CLASSES } from '../ground/texture-groups';
+import type { SoilResult, SoilTest, Zone } from '../records/case';
+import { GRASS_IDS } from '../records/vocabularies';
+import { TEXTURE_CLASSES } from '../records/vocabularies';
 import { STARTER_SHELF } from '../packs/starter-shelf';
 import { isRefusal } from '../reckoning/refusal';
-import { workingOf } from './figure';
+import { workingOf } from '../reckoning/figure';
 import { prescribeZone } from './prescribe';
 
 const zone = (change: Partial<Zone> = {}): Zone => ({

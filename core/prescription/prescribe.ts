@@ -1,5 +1,5 @@
-import type { Case, Zone } from '../formats/case';
-import { prescribeNitrogen } from '../nitrogen/zone-nitrogen';
+import type { Case, Zone } from '../records/case';
+import { prescribeNitrogen } from './prescribe-nitrogen';
 import { isRefusal, type Refusal } from '../reckoning/refusal';
 import { type Interpretation, interpretZone } from '../soil/interpret';
 import { findReading, latestTest } from '../soil/report';

@@ -1,8 +1,8 @@
 import type { Refusal } from '../reckoning/refusal';
 import type { NitrogenLine } from '../nitrogen/year';
-import type { OwnFigure } from '../formats/case';
+import type { OwnFigure } from '../records/case';
 import type { Level } from '../soil/levels';
-import type { Figure } from './figure';
+import type { Figure } from '../reckoning/figure';
 
 export type LimeMethod = 'lime.mehlich' | 'lime.smp' | 'lime.adams-evans' | 'lime.texture';
 

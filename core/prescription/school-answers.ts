@@ -1,5 +1,5 @@
-import type { Choices } from '../formats/case';
-import { HIGH_PH_SCHOOLS, schoolOf } from '../season/practice-schools';
+import type { Choices } from '../records/case';
+import { HIGH_PH_SCHOOLS, schoolOf } from '../season/rules/practice-schools';
 import { SCHOOLS, type School } from '../soil/interpret';
 import { prescribeZone } from './prescribe';
 import type { PhPrescription, ZonePrescription } from './prescription';

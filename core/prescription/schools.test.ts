@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import type { SoilResult, Zone } from '../formats/case';
+import type { SoilResult, Zone } from '../records/case';
 import { BUILT_IN_PACKS, grassIn, PACK_KINDS, withPack } from '../packs/rule-packs';
 import { STARTER_SHELF } from '../packs/starter-shelf';
 import { isRefusal } from '../reckoning/refusal';
-import { HIGH_PH_SCHOOLS, LATE_SEASON_SCHOOLS, POTASSIUM_SCHOOLS, schoolOf } from '../season/practice-schools';
+import { HIGH_PH_SCHOOLS, LATE_SEASON_SCHOOLS, POTASSIUM_SCHOOLS, schoolOf } from '../season/rules/practice-schools';
 import { compareSchools } from '../soil/interpret';
 import { prescribeZone } from './prescribe';
 import { prescribeGypsum, prescribeIron, prescribeSalinity } from './prescribe-others';

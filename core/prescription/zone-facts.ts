@@ -1,4 +1,4 @@
-import type { Choices, LocalCode, Product, SoilTest, Zone } from '../formats/case';
+import type { Choices, LocalCode, Product, SoilTest, Zone } from '../records/case';
 import type { RulePacks } from '../packs/rule-packs';
 
 /** Everything a zone's prescription follows from. */

@@ -1,7 +1,7 @@
-import type { Product } from '../formats/case';
+import type { Product } from '../records/case';
 import type properties from '../packs/product-properties.json';
 import type { ACIDITY_PER_LB_N } from '../nitrogen/acidity';
-import { SLOW_FORMS } from './nitrogen-release';
+import { SLOW_FORMS } from '../nitrogen/slow-share';
 
 export type SaltCarrier = keyof typeof properties.carriers.values;
 export type NitrogenSource = keyof typeof ACIDITY_PER_LB_N;

@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Product } from '../formats/case';
+import type { Product } from '../records/case';
 import { zoneAmount } from '../field/zone-amount';
-import { grassOf } from '../ground/grasses';
+import { grassOf } from '../packs/grasses';
 import { STARTER_SHELF } from '../packs/starter-shelf';
 import { evaluate, explain } from '../reckoning/define';
 import { productDelivers } from './delivers';
-import { losesAmmonia, slowShare } from './nitrogen-release';
+import { losesAmmonia, slowShare } from '../nitrogen/slow-share';
 import { productRate } from './rate';
 import { choicesFor, excluded } from './shelf';
-import { productSchema } from '../formats/case';
-import { faultsByField } from '../formats/shape';
+import { productSchema } from '../records/case';
+import { faultsByField } from '../records/strict-schema';
 
 describe('product.rate', () => {
   it('finds the pound of nitrogen in common bags: 32, 24, 6, 46, 22 percent (common practice: 100 over the first number)', () => {

@@ -1,5 +1,5 @@
-import type { Sample } from '../formats/sample-schema';
-import { addDays, daysBetween, type IsoDay } from '../season/day';
+import type { Sample } from '../records/sample-schema';
+import { addDays, daysBetween, type IsoDay } from '../days/day';
 
 /** Days a mixed sample dries in air before it is bagged, and a laboratory takes where nobody said. Common practice. */
 export const DRYING_DAYS = 2;

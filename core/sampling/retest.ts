@@ -1,5 +1,5 @@
 import dayjs from 'dayjs';
-import type { IsoDay } from '../season/day';
+import type { IsoDay } from '../days/day';
 
 /** Years between tests of a lawn at peace, and of one whose pH is being corrected. Common practice: two to three, and one. */
 export const RETEST_YEARS = 2;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Sample } from '../formats/case';
+import type { Sample } from '../records/case';
 import { regionOf, without } from '../ground/clip';
 import type { Pair } from '../reckoning/inputs';
 import { evaluate } from '../reckoning/define';

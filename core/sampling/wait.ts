@@ -1,6 +1,6 @@
-import type { Product } from '../formats/product-schema';
-import type { Zone } from '../formats/zone-schema';
-import { addDays, daysBetween, type IsoDay } from '../season/day';
+import type { Product } from '../records/product-schema';
+import type { Zone } from '../records/zone-schema';
+import { addDays, daysBetween, type IsoDay } from '../days/day';
 
 /** Days after lime, sulfur or fertiliser before the soil is sampled. Common practice: six to eight weeks; the longer. */
 export const WAIT_DAYS = 56;

@@ -1,9 +1,10 @@
 import { readFileSync } from 'node:fs';
-import { type Case, type PlannedDose, readCase } from '../formats/case';
+import { readCase } from '../files/case-file';
+import { type Case, type PlannedDose } from '../records/case';
 import { isRefusal } from '../reckoning/refusal';
-import { judgePlan } from './edit-consequence';
-import { planSeason } from './plan';
-import { withDoses } from './with-doses';
+import { judgePlan } from './checks/judge-plan';
+import { planSeason } from './draft/plan-season';
+import { withDoses } from './plan/with-doses';
 
 /** A demo property as it comes from its file. */
 export function demoCase(name: string): Case {

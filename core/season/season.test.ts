@@ -1,18 +1,19 @@
 import fc from 'fast-check';
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { type Case, readCase } from '../formats/case';
-import { ALL_GRASSES, grassOf } from '../ground/grasses';
+import { readCase } from '../files/case-file';
+import { type Case } from '../records/case';
+import { ALL_GRASSES, grassOf } from '../packs/grasses';
 import { CLIMATE_PRESETS, STARTER_SHELF } from '../packs/starter-shelf';
 import { evaluate } from '../reckoning/define';
 import { isRefusal } from '../reckoning/refusal';
-import { checkZonePlan } from './check-plan';
-import { climateYear, growthSeason, stretches } from './climate-year';
-import { addDays, dayOfYear, inMonthDaySpan, weekStart } from './day';
-import { growthPotential } from './growth-potential';
-import { planSeason } from './plan';
+import { checkZonePlan } from './checks/check-plan';
+import { climateYear, growthSeason, stretches } from '../climate/climate-year';
+import { addDays, dayOfYear, inMonthDaySpan, weekStart } from '../days/day';
+import { growthPotential } from '../climate/growth-potential';
+import { planSeason } from './draft/plan-season';
 import { mehlichReport } from '../soil/mehlich-report.fixture';
-import { purchases } from './purchases';
+import { purchases } from '../products/purchases';
 
 const demos = readdirSync('demo').map((file): [string, Case] => {
   const read = readCase(readFileSync(`demo/${file}`, 'utf8'));

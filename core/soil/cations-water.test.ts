@@ -1,4 +1,4 @@
-import type { SoilTest, Zone } from '../formats/case';
+import type { SoilTest, Zone } from '../records/case';
 import { cationPpm } from './cation-ppm';
 import { interpretZone } from './interpret';
 import fc from 'fast-check';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { SoilResult, SoilTest, Zone } from '../formats/case';
+import type { SoilResult, SoilTest, Zone } from '../records/case';
 import { interpretZone } from './interpret';
 import { BUILT_IN_PACKS, rangeIn } from '../packs/rule-packs';
 import { levelOf } from './levels';

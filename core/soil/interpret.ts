@@ -1,4 +1,4 @@
-import type { Analyte, Method, SoilTest, Zone } from '../formats/case';
+import type { Analyte, Method, SoilTest, Zone } from '../records/case';
 import { groupOfTexture } from '../ground/texture-groups';
 import { carbonateStanding, findReading, readResult, type Reading, waterPh } from './report';
 import { BUILT_IN_PACKS, grassIn, type Range, rangeIn, type RulePacks } from '../packs/rule-packs';

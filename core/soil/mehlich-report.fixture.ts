@@ -1,4 +1,4 @@
-import type { SoilTest } from '../formats/case';
+import type { SoilTest } from '../records/case';
 
 /** For tests: a report of the fall before the plan's year, by Mehlich-3, of zone `z`. */
 export const mehlichReport = (pH: number, pPpm: number, kPpm: number): SoilTest => ({

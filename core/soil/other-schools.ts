@@ -1,4 +1,4 @@
-import type { Zone } from '../formats/case';
+import type { Zone } from '../records/case';
 import { groupOfTexture } from '../ground/texture-groups';
 import type { MinimumNutrient, RulePacks, SaturationCation } from '../packs/rule-packs';
 import { evaluate } from '../reckoning/define';

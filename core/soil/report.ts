@@ -1,5 +1,5 @@
-import type { Analyte, Method, SoilResult, SoilTest, Zone } from '../formats/case';
-import { NEEDS_UNIT } from '../formats/soil-test-schema';
+import type { Analyte, Method, SoilResult, SoilTest, Zone } from '../records/case';
+import { NEEDS_UNIT } from '../records/soil-test-schema';
 import { DEFAULT_BULK_DENSITY, groupOfTexture } from '../ground/texture-groups';
 import { evaluate } from '../reckoning/define';
 import { isRefusal } from '../reckoning/refusal';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { SoilResult, SoilTest, Zone } from '../formats/case';
+import type { SoilResult, SoilTest, Zone } from '../records/case';
 import { trendOf } from './trend';
 
 const zone: Zone = { id: 'z', name: 'Z', areaSqFt: 1000, grass: 'tall-fescue', texture: 'loam' };

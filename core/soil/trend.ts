@@ -1,4 +1,4 @@
-import type { Analyte, SoilTest, Zone } from '../formats/case';
+import type { Analyte, SoilTest, Zone } from '../records/case';
 import { CACL2_OFFSET, findReading, readResult } from './report';
 
 /** One report's value of an analyte, brought to ppm or the water scale. */

@@ -1,7 +1,7 @@
 import * as yup from 'yup';
-import { checkShape, isoDay, num, word } from '../../core/formats/shape';
-import { INSTRUMENTS } from '../../core/formats/words';
-import { TEXTURE_CLASSES } from '../../core/ground/texture-groups';
+import { checkShape, isoDay, num, word } from '../../core/records/strict-schema';
+import { INSTRUMENTS } from '../../core/records/vocabularies';
+import { TEXTURE_CLASSES } from '../../core/records/vocabularies';
 import { isRefusal, type Refusal } from '../../core/reckoning/refusal';
 import { chanceOf } from '../chance';
 import { ordinarySoil, type Soil } from '../laboratory/soil';

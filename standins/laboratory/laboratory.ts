@@ -1,9 +1,9 @@
 import * as yup from 'yup';
-import { isoDay, num, text, word } from '../../core/formats/shape';
-import { checkShape } from '../../core/formats/shape';
-import { TEXTURE_CLASSES } from '../../core/ground/texture-groups';
+import { isoDay, num, text, word } from '../../core/records/strict-schema';
+import { checkShape } from '../../core/records/strict-schema';
+import { TEXTURE_CLASSES } from '../../core/records/vocabularies';
 import { isRefusal, type Refusal, refuse } from '../../core/reckoning/refusal';
-import { addDays } from '../../core/season/day';
+import { addDays } from '../../core/days/day';
 import { chanceOf } from '../chance';
 import { type Layout, LAYOUT_IDS, LAYOUTS } from './layouts';
 import { analysed, ordinarySoil, type Soil } from './soil';

@@ -1,5 +1,6 @@
-import type { SoilTest, Zone } from '../../core/formats/case';
-import { groupOfTexture, type TextureClass } from '../../core/ground/texture-groups';
+import type { SoilTest, Zone } from '../../core/records/case';
+import { type TextureClass } from '../../core/records/vocabularies';
+import { groupOfTexture } from '../../core/ground/texture-groups';
 import { BUILT_IN_PACKS } from '../../core/packs/rule-packs';
 import { CACL2_OFFSET } from '../../core/soil/report';
 import { chanceOf } from '../chance';

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { isRefusal } from '../../core/reckoning/refusal';
-import { normalsOf } from '../../core/season/climate/normals';
-import { addDays, daysBetween } from '../../core/season/day';
+import { normalsOf } from '../../core/climate/normals';
+import { addDays, daysBetween } from '../../core/days/day';
 import { STATIONS } from './stations';
 import { type DailyWeather, dailyWeather, listStations } from './weather-station';
 

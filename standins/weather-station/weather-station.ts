@@ -1,8 +1,8 @@
 import * as yup from 'yup';
-import { checkShape, isoDay, word } from '../../core/formats/shape';
+import { checkShape, isoDay, word } from '../../core/records/strict-schema';
 import { isRefusal, type Refusal, refuse } from '../../core/reckoning/refusal';
-import { climateYear, type ClimateYear } from '../../core/season/climate-year';
-import { addDays, dayOfYear, daysBetween } from '../../core/season/day';
+import { climateYear, type ClimateYear } from '../../core/climate/climate-year';
+import { addDays, dayOfYear, daysBetween } from '../../core/days/day';
 import { chanceOf } from '../chance';
 import { type Station, STATIONS } from './stations';
 

@@ -1,5 +1,5 @@
-import type { Product } from '@core/formats/case';
-import type { BagCheck } from '@core/products/bag-check';
+import type { Product } from '@core/records/case';
+import type { BagCheck } from '@core/products/bag/bag-check';
 import { faceOf } from '@core/products/label/face';
 import { showExact, showWeight } from '../../ui/format';
 

@@ -1,8 +1,8 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
-import type { Product } from '@core/formats/case';
+import type { Product } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
-import { checkBag } from '@core/products/bag-check';
+import { checkBag } from '@core/products/bag/bag-check';
 import { ACID_LAWN, ACID_REPORT, contextOn } from '@core/products/match/acid-lawn.fixture';
 import { BagDrawing } from './bag-drawing';
 import { NutrientRulers } from './nutrient-rulers';

@@ -1,4 +1,4 @@
-import type { BagLine } from '@core/products/bag-check';
+import type { BagLine } from '@core/products/bag/bag-check';
 import { Fig } from '../../ui/fig';
 import { showRate } from '../../ui/format';
 import { Mark } from '../../ui/marks';

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { Button } from 'antd';
-import type { Product, Zone } from '@core/formats/case';
-import { typedNumber } from '@core/formats/typed-number';
+import type { Product, Zone } from '@core/records/case';
+import { typedNumber } from '@core/typed/typed-number';
 import { ERROR_PERCENT } from '@core/ground/area-error';
-import { checkSpread, type GradeNutrient } from '@core/products/bag-check';
+import { checkSpread, type GradeNutrient } from '@core/products/bag/bag-check';
 import { isRefusal } from '@core/reckoning/refusal';
 import { TextField } from '../../ui/field';
 import { Fig } from '../../ui/fig';

@@ -1,6 +1,6 @@
-import type { Case, Climate, Plan, PlannedDose, Property } from '@core/formats/case';
-import { moveProgramme } from '@core/season/climate/move-programme';
-import { currentPlan } from '@core/season/current-plan';
+import type { Case, Climate, Plan, PlannedDose, Property } from '@core/records/case';
+import { moveProgramme } from '@core/season/edit/move-programme';
+import { currentPlan } from '@core/season/plan/current-plan';
 import { loadProperty, savePlan, saveProperty } from '../../storage/property-repository';
 import { todayIso } from '../../ui/format';
 import { orFault } from '../../work/or-fault';

@@ -1,10 +1,11 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { readFileSync } from 'node:fs';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { type Case, readCase } from '@core/formats/case';
+import { readCase } from '@core/files/case-file';
+import { type Case } from '@core/records/case';
 import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { isRefusal } from '@core/reckoning/refusal';
-import { seasonTurns, seasonWindows } from '@core/season/climate/season-windows';
+import { seasonTurns, seasonWindows } from '@core/season/plan/season-windows';
 import { dailyWeather } from '../../../standins/weather-station/weather-station';
 import { workOf } from '../../work/property-work';
 import { yearCurves } from '../../work/year-curves';

@@ -1,8 +1,8 @@
 import { Button, Input, Segmented } from 'antd';
 import { type ReactNode, useEffect, useId, useRef, useState } from 'react';
-import type { Climate } from '@core/formats/case';
-import { readClimateCsv } from '@core/formats/climate-csv';
-import { typedNumber } from '@core/formats/typed-number';
+import type { Climate } from '@core/records/case';
+import { readClimateCsv } from '@core/files/climate-csv';
+import { typedNumber } from '@core/typed/typed-number';
 import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { isRefusal } from '@core/reckoning/refusal';
 import { ChoiceField, Fault, TextField } from '../../ui/field';

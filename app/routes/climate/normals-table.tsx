@@ -1,4 +1,4 @@
-import type { Climate } from '@core/formats/case';
+import type { Climate } from '@core/records/case';
 import { MONTHS } from '../../ui/ribbon';
 import type { ClimateDraft } from './climate-source';
 

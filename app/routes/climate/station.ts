@@ -1,4 +1,4 @@
-import { type Normals, normalsOf } from '@core/season/climate/normals';
+import { type Normals, normalsOf } from '@core/climate/normals';
 import { isRefusal } from '@core/reckoning/refusal';
 
 /** A station of the simulated weather service. */

@@ -1,6 +1,6 @@
 import { type KeyboardEvent, type PointerEvent, useId, useState } from 'react';
-import type { SeasonTurn, SeasonWindow } from '@core/season/climate/season-windows';
-import { addDays } from '@core/season/day';
+import type { SeasonTurn, SeasonWindow } from '@core/season/plan/season-windows';
+import { addDays } from '@core/days/day';
 import { showDay } from '../../ui/format';
 import { MONTH_STARTS, MONTHS, WindowPatterns } from '../../ui/ribbon';
 import { useWidth } from '../../ui/use-width';

@@ -1,13 +1,13 @@
 import { Button } from 'antd';
 import { useRef, useState } from 'react';
-import type { Site, Zone } from '@core/formats/case';
-import { newId } from '@core/formats/new-id';
-import { onSheet, originOf, type Perimeter, readGeoJson, readGpx } from '@core/formats/ground-files';
+import type { Site, Zone } from '@core/records/case';
+import { newId } from '@core/records/new-id';
+import { onSheet, originOf, type Perimeter, readGeoJson, readGpx } from '@core/files/ground-files';
 import { ringArea } from '@core/ground/area-ring';
 import { walkedError, WALK_SIGMA_FT } from '@core/ground/area-error';
-import { ALL_GRASSES } from '@core/ground/grasses';
+import { ALL_GRASSES } from '@core/packs/grasses';
 import { toLonLat } from '@core/ground/local-feet';
-import { TEXTURE_CLASSES } from '@core/ground/texture-groups';
+import { TEXTURE_CLASSES } from '@core/records/vocabularies';
 import { groundOf } from '@core/ground/zone-ground';
 import { evaluate } from '@core/reckoning/define';
 import { isRefusal } from '@core/reckoning/refusal';

@@ -1,6 +1,6 @@
 import { Modal } from 'antd';
-import type { Zone } from '@core/formats/case';
-import type { Perimeter } from '@core/formats/ground-files';
+import type { Zone } from '@core/records/case';
+import type { Perimeter } from '@core/files/ground-files';
 import { usePropertyWork } from '../../work/property-work';
 import { BringIn, type BroughtIn } from './bring-in';
 import type { Sent } from './ground-action';

@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import type { Site, Zone } from '@core/formats/case';
+import type { Site, Zone } from '@core/records/case';
 import { type ClaimedTwice, givenAway } from '@core/ground/claimed-twice';
 import { groundOf } from '@core/ground/zone-ground';
 import type { Pair } from '@core/reckoning/inputs';

@@ -1,4 +1,4 @@
-import { typedNumber } from '@core/formats/typed-number';
+import { typedNumber } from '@core/typed/typed-number';
 import { cornerLetter, sideName } from '@core/ground/crossing';
 import type { Pair } from '@core/reckoning/inputs';
 import { isRefusal } from '@core/reckoning/refusal';

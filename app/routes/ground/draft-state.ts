@@ -1,4 +1,4 @@
-import type { CutOut } from '@core/formats/case';
+import type { CutOut } from '@core/records/case';
 import { refuseOutline } from '@core/ground/area-polygon';
 import type { Pair } from '@core/reckoning/inputs';
 import { settled } from './snap';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Zone } from '@core/formats/case';
+import type { Zone } from '@core/records/case';
 import { groundOf } from '@core/ground/zone-ground';
 import { isRefusal } from '@core/reckoning/refusal';
 import { draftedGround, freeSpot, type PlacedZone, previewOf, spokenOf, typedFrom } from './drafted-ground';

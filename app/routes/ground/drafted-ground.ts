@@ -1,4 +1,4 @@
-import type { Site, Zone } from '@core/formats/case';
+import type { Site, Zone } from '@core/records/case';
 import { type ClaimedTwice, claimedTwice } from '@core/ground/claimed-twice';
 import { cornerLetter } from '@core/ground/crossing';
 import { cornersOf, type Measured } from '@core/ground/shape';

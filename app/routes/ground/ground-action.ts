@@ -1,4 +1,4 @@
-import type { Case, Site, Zone } from '@core/formats/case';
+import type { Case, Site, Zone } from '@core/records/case';
 import { isShaped, groundOf } from '@core/ground/zone-ground';
 import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { isRefusal } from '@core/reckoning/refusal';

@@ -1,7 +1,7 @@
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { useReducer, useState } from 'react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { Zone } from '@core/formats/case';
+import type { Zone } from '@core/records/case';
 import { toLonLat } from '@core/ground/local-feet';
 import { groundOf } from '@core/ground/zone-ground';
 import type { Pair } from '@core/reckoning/inputs';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Zone } from '@core/formats/case';
+import type { Zone } from '@core/records/case';
 import { draw as step, type DraftAction, newDraft, outlineFault, withSideLength } from './draft-state';
 import { closed, pointWith, shapeBetween } from './pointing';
 import { cornerFromText, snap } from './snap';

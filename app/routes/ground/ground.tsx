@@ -2,7 +2,7 @@ import './ground.css';
 import { App, Button } from 'antd';
 import { useEffect } from 'react';
 import { Link, useFetcher, useLocation, useSearchParams } from 'react-router';
-import { printGeoJson } from '@core/formats/ground-files';
+import { printGeoJson } from '@core/files/ground-files';
 import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { isRefusal } from '@core/reckoning/refusal';
 import { exportProperty } from '../../storage/case-files';

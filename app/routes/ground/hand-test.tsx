@@ -1,17 +1,11 @@
 import { Button } from 'antd';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { soilMass } from '@core/soil/soil-mass';
-import {
-  BALL_ANSWERS,
-  classesLeft,
-  type HandQuestion,
-  type HandTest as Answers,
-  nextQuestion,
-  RIBBON_ANSWERS,
-  RUB_ANSWERS,
-} from '@core/ground/hand-test';
-import { DEFAULT_BULK_DENSITY, groupOfTexture, TEXTURE_CLASSES, type TextureClass } from '@core/ground/texture-groups';
-import { sureFigure, traced } from '@core/prescription/figure';
+import { BALL_ANSWERS, RIBBON_ANSWERS, RUB_ANSWERS } from '@core/records/vocabularies';
+import { classesLeft, type HandQuestion, type HandTest as Answers, nextQuestion } from '@core/ground/hand-test';
+import { TEXTURE_CLASSES, type TextureClass } from '@core/records/vocabularies';
+import { DEFAULT_BULK_DENSITY, groupOfTexture } from '@core/ground/texture-groups';
+import { sureFigure, traced } from '@core/reckoning/figure';
 import { Fig } from '../../ui/fig';
 import { showArea } from '../../ui/format';
 import { StageGlyph } from '../../ui/glyphs';

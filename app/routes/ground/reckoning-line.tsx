@@ -1,7 +1,7 @@
 import { zoneAmount } from '@core/field/zone-amount';
 import type { ZoneGround } from '@core/ground/zone-ground';
-import { sureFigure, traced } from '@core/prescription/figure';
-import type { Dose } from '@core/season/dose';
+import { sureFigure, traced } from '@core/reckoning/figure';
+import type { Dose } from '@core/season/plan/dose';
 import { Fig } from '../../ui/fig';
 import { showArea, showDay, showWeight } from '../../ui/format';
 

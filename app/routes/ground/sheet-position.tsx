@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import type { Site } from '@core/formats/case';
-import { typedNumber } from '@core/formats/typed-number';
+import type { Site } from '@core/records/case';
+import { typedNumber } from '@core/typed/typed-number';
 import { isRefusal } from '@core/reckoning/refusal';
 import { Fault, TextField } from '../../ui/field';
 

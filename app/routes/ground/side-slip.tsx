@@ -1,7 +1,7 @@
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { Input, type InputRef } from 'antd';
 import { sideName } from '@core/ground/crossing';
-import { typedNumber } from '@core/formats/typed-number';
+import { typedNumber } from '@core/typed/typed-number';
 import type { Pair } from '@core/reckoning/inputs';
 import { isRefusal } from '@core/reckoning/refusal';
 import { Fault } from '../../ui/field';

@@ -1,7 +1,7 @@
 import { Button, Input, Select } from 'antd';
-import type { CutOut, Site } from '@core/formats/case';
-import { CUT_OUTS } from '@core/formats/case';
-import { typedNumber } from '@core/formats/typed-number';
+import type { CutOut, Site } from '@core/records/case';
+import { CUT_OUTS } from '@core/records/case';
+import { typedNumber } from '@core/typed/typed-number';
 import { cutOutName, type ZoneGround } from '@core/ground/zone-ground';
 import { isRefusal } from '@core/reckoning/refusal';
 import { optionsOf } from '../../ui/field';

@@ -1,5 +1,5 @@
-import type { CutOut, Zone } from '@core/formats/case';
-import { typedNumber } from '@core/formats/typed-number';
+import type { CutOut, Zone } from '@core/records/case';
+import { typedNumber } from '@core/typed/typed-number';
 import { type Measured, refuseShape } from '@core/ground/shape';
 import type { Pair } from '@core/reckoning/inputs';
 import { isRefusal } from '@core/reckoning/refusal';

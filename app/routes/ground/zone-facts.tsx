@@ -1,8 +1,9 @@
 import { Button } from 'antd';
-import { CARBONATES, DRAINAGE, LIGHT, MEASURED_BY, TURF, WEAR, ZONE_STATES } from '@core/formats/case';
-import { ALL_GRASSES, CARE_LEVELS, type Grass, grassOf } from '@core/ground/grasses';
+import { CARBONATES, DRAINAGE, LIGHT, MEASURED_BY, TURF, WEAR, ZONE_STATES } from '@core/records/case';
+import { CARE_LEVELS } from '@core/records/vocabularies';
+import { ALL_GRASSES, type Grass, grassOf } from '@core/packs/grasses';
 import { classByHand } from '@core/ground/hand-test';
-import { TEXTURE_CLASSES } from '@core/ground/texture-groups';
+import { TEXTURE_CLASSES } from '@core/records/vocabularies';
 import { ChoiceField, optionsOf, TextField } from '../../ui/field';
 import { showDate, showExact, showPh } from '../../ui/format';
 import { HatchSwatch } from '../../ui/hatches';

@@ -1,7 +1,7 @@
-import { type Site, type Zone, zoneSchema } from '@core/formats/case';
-import { newId } from '@core/formats/new-id';
-import { faultsByField } from '@core/formats/shape';
-import { typedNumber } from '@core/formats/typed-number';
+import { type Site, type Zone, zoneSchema } from '@core/records/case';
+import { newId } from '@core/records/new-id';
+import { faultsByField } from '@core/records/strict-schema';
+import { typedNumber } from '@core/typed/typed-number';
 import type { HandTest } from '@core/ground/hand-test';
 import { textureClass } from '@core/ground/texture-class';
 import { groundOf } from '@core/ground/zone-ground';

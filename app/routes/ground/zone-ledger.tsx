@@ -1,4 +1,4 @@
-import type { Zone } from '@core/formats/case';
+import type { Zone } from '@core/records/case';
 import { errorsTogether } from '@core/ground/area-error';
 import type { ZoneGround } from '@core/ground/zone-ground';
 import { isPlaced, shapeKind } from '@core/ground/shape';

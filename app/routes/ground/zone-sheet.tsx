@@ -1,8 +1,8 @@
 import { Button } from 'antd';
 import { lazy, Suspense, useMemo, useReducer, useState } from 'react';
 import type { FetcherWithComponents } from 'react-router';
-import type { CutOut, Site, Zone } from '@core/formats/case';
-import { newId } from '@core/formats/new-id';
+import type { CutOut, Site, Zone } from '@core/records/case';
+import { newId } from '@core/records/new-id';
 import { ClaimWarning } from './claim-warning';
 import { classByHand } from '@core/ground/hand-test';
 import { cornersOf, isPlaced, type Measured } from '@core/ground/shape';

@@ -1,4 +1,4 @@
-import { addDays } from '@core/season/day';
+import { addDays } from '@core/days/day';
 import { showDate, showDay, showWeight } from '../../ui/format';
 import { Mark } from '../../ui/marks';
 import type { Row } from './property-row';

@@ -1,8 +1,8 @@
 import { useId } from 'react';
-import type { PlannedFor } from '@core/formats/case';
-import type { Dose } from '@core/season/dose';
-import type { SeasonPlan } from '@core/season/plan';
-import { dayOfYear } from '@core/season/day';
+import type { PlannedFor } from '@core/records/case';
+import type { Dose } from '@core/season/plan/dose';
+import type { SeasonPlan } from '@core/season/plan/season-plan';
+import { dayOfYear } from '@core/days/day';
 import { Mark, markSize } from '../../ui/marks';
 import { growthPath, MONTH_STARTS, MONTHS, WindowPatterns } from '../../ui/ribbon';
 import { useWidth } from '../../ui/use-width';

@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
-import type { Case } from '@core/formats/case';
-import { grassOf } from '@core/ground/grasses';
-import { checkZonePlan } from '@core/season/check-plan';
-import type { SeasonPlan } from '@core/season/plan';
+import type { Case } from '@core/records/case';
+import { grassOf } from '@core/packs/grasses';
+import { checkZonePlan } from '@core/season/checks/check-plan';
+import type { SeasonPlan } from '@core/season/plan/season-plan';
 import { showArea, showDate, showRate, showWeight } from '../../ui/format';
 import { StageGlyph, StandingGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';

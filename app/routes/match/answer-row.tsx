@@ -1,10 +1,10 @@
 import { Button } from 'antd';
-import type { Product } from '@core/formats/case';
+import type { Product } from '@core/records/case';
 import { gradeOf, hasGrade } from '@core/products/label/face';
 import { evennessOf, type MatchAnswer } from '@core/products/match/match';
 import { partFigures } from '@core/products/match/match-figures';
 import type { MatchContext, Need } from '@core/products/match/need';
-import { slowShare } from '@core/products/nitrogen-release';
+import { slowShare } from '@core/nitrogen/slow-share';
 import { Fig } from '../../ui/fig';
 import { showExact, showMoney, showProductRate, showRate, showWeight } from '../../ui/format';
 import { WarnGlyph } from '../../ui/glyphs';

@@ -1,6 +1,6 @@
 import type { MatchAnswer } from '@core/products/match/match';
 import { limeGivenLb, type MatchContext, type Need } from '@core/products/match/need';
-import type { Product } from '@core/formats/case';
+import type { Product } from '@core/records/case';
 import { showRate, showWeight } from '../../ui/format';
 
 const WIDTH = 164;

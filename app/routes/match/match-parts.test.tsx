@@ -1,6 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
-import type { Product } from '@core/formats/case';
+import type { Product } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { ACID_LAWN, ACID_REPORT, contextOn } from '@core/products/match/acid-lawn.fixture';
 import { matchShelf } from '@core/products/match/match';

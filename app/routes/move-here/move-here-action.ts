@@ -1,5 +1,5 @@
-import type { Plan, PlannedDose } from '@core/formats/case';
-import { currentPlan } from '@core/season/current-plan';
+import type { Plan, PlannedDose } from '@core/records/case';
+import { currentPlan } from '@core/season/plan/current-plan';
 import { loadProperty, savePlan, deletePlan } from '../../storage/property-repository';
 import { todayIso } from '../../ui/format';
 import { orFault } from '../../work/or-fault';

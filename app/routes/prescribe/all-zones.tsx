@@ -1,9 +1,9 @@
 import './all-zones.css';
 import { Link } from 'react-router';
-import type { OwnFigure } from '@core/formats/case';
-import { grassOf } from '@core/ground/grasses';
-import type { Figure } from '@core/prescription/figure';
-import type { ZoneSeason } from '@core/season/plan';
+import type { OwnFigure } from '@core/records/case';
+import { grassOf } from '@core/packs/grasses';
+import type { Figure } from '@core/reckoning/figure';
+import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { Fig } from '../../ui/fig';
 import { showArea, showProductRate, showRate, showWeight } from '../../ui/format';
 import { Substances } from '../../ui/substance';

@@ -2,7 +2,7 @@ import './copy-modal.css';
 import { Button, Checkbox, Modal, Select } from 'antd';
 import { useState } from 'react';
 import type { FetcherWithComponents } from 'react-router';
-import type { Zone } from '@core/formats/case';
+import type { Zone } from '@core/records/case';
 import { type CopiedLine, differencesOf, linesToCopy } from '@core/prescription/copy-prescription';
 import { latestTest } from '@core/soil/report';
 import { Fault, TextField } from '../../ui/field';

@@ -1,11 +1,11 @@
 import { Button } from 'antd';
 import type { ReactNode } from 'react';
 import { zoneAmount } from '@core/field/zone-amount';
-import type { OwnFigure, OwnLine } from '@core/formats/case';
-import { type Figure, figureOf, traced } from '@core/prescription/figure';
-import { reasonOf } from '@core/prescription/own-figure';
+import type { OwnFigure, OwnLine } from '@core/records/case';
+import { type Figure, figureOf, traced } from '@core/reckoning/figure';
+import { reasonOf } from '@core/prescription/override-figure';
 import { isRefusal } from '@core/reckoning/refusal';
-import type { Dose } from '@core/season/dose';
+import type { Dose } from '@core/season/plan/dose';
 import { Fig } from '../../ui/fig';
 import { showDate, showDay, showRate, showWeight } from '../../ui/format';
 import { Mark } from '../../ui/marks';

@@ -1,7 +1,7 @@
 import './nitrogen-walk.css';
 import { Checkbox } from 'antd';
-import { SWITCHABLE_LINES, type SwitchableLine } from '@core/nitrogen/zone-nitrogen';
-import { alternativeValue } from '@core/prescription/figure';
+import { SWITCHABLE_LINES, type SwitchableLine } from '@core/prescription/prescribe-nitrogen';
+import { alternativeValue } from '@core/reckoning/figure';
 import type { NitrogenPrescription } from '@core/prescription/prescription';
 import { isRefusal } from '@core/reckoning/refusal';
 import { Fig } from '../../ui/fig';

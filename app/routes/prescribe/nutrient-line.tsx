@@ -1,9 +1,9 @@
-import type { Figure } from '@core/prescription/figure';
+import type { Figure } from '@core/reckoning/figure';
 import type { NutrientPrescription } from '@core/prescription/prescription';
 import type { SchoolAnswer, SchooledLine } from '@core/prescription/school-answers';
 import { growthRemoval } from '@core/nutrients/removal';
 import { nutrientBalance } from '@core/nutrients/balance';
-import type { Dose } from '@core/season/dose';
+import type { Dose } from '@core/season/plan/dose';
 import { levelInWords } from '@core/soil/interpret';
 import { Fig } from '../../ui/fig';
 import { showRate } from '../../ui/format';

@@ -1,6 +1,6 @@
-import type { Choices, PlannedFor } from '@core/formats/case';
+import type { Choices, PlannedFor } from '@core/records/case';
 import type { ZoneFacts } from '@core/prescription/zone-facts';
-import type { ZoneSeason } from '@core/season/plan';
+import type { ZoneSeason } from '@core/season/plan/season-plan';
 import type { School } from '@core/soil/interpret';
 import { Fig } from '../../ui/fig';
 import { showProductRate, showRate, showWeight } from '../../ui/format';

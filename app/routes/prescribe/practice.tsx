@@ -1,4 +1,4 @@
-import { type PracticeSchool, schoolOf } from '@core/season/practice-schools';
+import { type PracticeSchool, schoolOf } from '@core/season/rules/practice-schools';
 import { Substances } from '../../ui/substance';
 
 /** Ways of working that practitioners disagree on, with what each says for itself. */

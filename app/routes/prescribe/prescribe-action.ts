@@ -1,6 +1,6 @@
-import { type Choices, type OwnFigure, type OwnLine, type Zone, zoneSchema } from '@core/formats/case';
-import { faultsByField } from '@core/formats/shape';
-import { typedNumber } from '@core/formats/typed-number';
+import { type Choices, type OwnFigure, type OwnLine, type Zone, zoneSchema } from '@core/records/case';
+import { faultsByField } from '@core/records/strict-schema';
+import { typedNumber } from '@core/typed/typed-number';
 import type { CopiedLine } from '@core/prescription/copy-prescription';
 import { copiedOnto } from '@core/prescription/copy-prescription';
 import { isRefusal } from '@core/reckoning/refusal';

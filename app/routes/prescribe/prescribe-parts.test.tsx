@@ -1,9 +1,9 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
-import type { Case, OwnFigure, Product, SoilTest, Zone } from '@core/formats/case';
+import type { Case, OwnFigure, Product, SoilTest, Zone } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { prescribeZone } from '@core/prescription/prescribe';
-import { planSeason } from '@core/season/plan';
+import { planSeason } from '@core/season/draft/plan-season';
 import { MemoryRouter } from 'react-router';
 import { AllZones } from './all-zones';
 import { comesAlong } from './line';
@@ -12,7 +12,7 @@ import { Acidifiers, HighPhSchools, LimeMaterials } from './ph-line';
 import { Schools } from './practice';
 import { withOwn } from './prescribe-action';
 import { prescriptionDocument } from './prescription-pdf';
-import { LATE_SEASON_SCHOOLS } from '@core/season/practice-schools';
+import { LATE_SEASON_SCHOOLS } from '@core/season/rules/practice-schools';
 
 const own: OwnFigure = {
   line: 'nitrogen',

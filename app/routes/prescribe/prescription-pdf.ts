@@ -1,10 +1,10 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
-import type { OwnFigure, Property } from '@core/formats/case';
-import { grassOf } from '@core/ground/grasses';
-import { reasonOf } from '@core/prescription/own-figure';
-import type { Figure } from '@core/prescription/figure';
+import type { OwnFigure, Property } from '@core/records/case';
+import { grassOf } from '@core/packs/grasses';
+import { reasonOf } from '@core/prescription/override-figure';
+import type { Figure } from '@core/reckoning/figure';
 import type { NutrientPrescription } from '@core/prescription/prescription';
-import type { ZoneSeason } from '@core/season/plan';
+import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { showArea, showDate, showDay, showExact, showProductRate, showRate, showWeight } from '../../ui/format';
 import { amountFor } from '../../work/dose-words';
 

@@ -1,11 +1,11 @@
 import { Button } from 'antd';
 import { Link, useLocation } from 'react-router';
-import { grassOf } from '@core/ground/grasses';
-import { codeYearCap } from '@core/nitrogen/zone-nitrogen';
-import type { Figure } from '@core/prescription/figure';
+import { grassOf } from '@core/packs/grasses';
+import { codeYearCap } from '@core/season/rules/local-codes';
+import type { Figure } from '@core/reckoning/figure';
 import { differencesOf } from '@core/prescription/copy-prescription';
 import { latestTest } from '@core/soil/report';
-import type { ZoneSeason } from '@core/season/plan';
+import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { CheckList } from '../../ui/check-list';
 import { Fig } from '../../ui/fig';
 import { showArea, showDay, showExact, showProductRate, showRate } from '../../ui/format';

@@ -1,6 +1,6 @@
 import { Select } from 'antd';
-import { seasonLength } from '@core/season/climate/day-curves';
-import type { ZoneSeason } from '@core/season/plan';
+import { seasonLength } from '@core/climate/day-curves';
+import type { ZoneSeason } from '@core/season/plan/season-plan';
 import type { Curve } from '../../work/year-curves';
 
 /** The ribbon as it is drawn by default: growth, no other curve over it. */

@@ -1,6 +1,6 @@
-import type { Zone } from '@core/formats/case';
+import type { Zone } from '@core/records/case';
 import { BUILT_IN_PACKS } from '@core/packs/rule-packs';
-import { figureOf, traced } from '@core/prescription/figure';
+import { figureOf, traced } from '@core/reckoning/figure';
 import { prescribeGypsum } from '@core/prescription/prescribe-others';
 import { isRefusal } from '@core/reckoning/refusal';
 import { mehlichAcidity } from '@core/soil/buffer-acidity';

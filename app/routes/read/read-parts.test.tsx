@@ -1,7 +1,7 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterEach, describe, expect, it } from 'vitest';
-import type { SoilResult, SoilTest, Zone } from '@core/formats/case';
+import type { SoilResult, SoilTest, Zone } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { prescribeZone } from '@core/prescription/prescribe';
 import { interpretZone } from '@core/soil/interpret';

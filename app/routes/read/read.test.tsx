@@ -1,6 +1,6 @@
 import { render, screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
-import type { SoilTest, Zone } from '@core/formats/case';
+import type { SoilTest, Zone } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { prescribeZone } from '@core/prescription/prescribe';
 import { interpretZone } from '@core/soil/interpret';

@@ -1,6 +1,6 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
-import type { Property, SoilTest, Zone } from '@core/formats/case';
-import { grassOf } from '@core/ground/grasses';
+import type { Property, SoilTest, Zone } from '@core/records/case';
+import { grassOf } from '@core/packs/grasses';
 import type { ZonePrescription } from '@core/prescription/prescription';
 import { ANALYTE_NAMES, type Interpretation, levelInWords } from '@core/soil/interpret';
 import { showDate, showExact } from '../../ui/format';

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { useFetcher } from 'react-router';
-import type { SoilTest } from '@core/formats/case';
+import type { SoilTest } from '@core/records/case';
 import { ChoiceField, Fault, optionsOf, TextField } from '../../ui/field';
 import {
   BUFFER_METHODS,

@@ -5,10 +5,10 @@ import {
   type SoilResult,
   type SoilTest,
   soilTestSchema,
-} from '@core/formats/case';
-import { newId } from '@core/formats/new-id';
-import { faultsByField } from '@core/formats/shape';
-import { typedNumber } from '@core/formats/typed-number';
+} from '@core/records/case';
+import { newId } from '@core/records/new-id';
+import { faultsByField } from '@core/records/strict-schema';
+import { typedNumber } from '@core/typed/typed-number';
 import { isRefusal } from '@core/reckoning/refusal';
 import { refuseMehlichBuffer } from '@core/soil/buffer-acidity';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { SoilTest } from '@core/formats/case';
+import type { SoilTest } from '@core/records/case';
 import { reportFromTyped, typedFromReport, type TypedReport } from './report-from-typed';
 
 const typed = (change: Partial<TypedReport> = {}): TypedReport => ({

@@ -1,4 +1,4 @@
-import type { SoilTest, Zone } from '@core/formats/case';
+import type { SoilTest, Zone } from '@core/records/case';
 import { ANALYTE_NAMES, compareSchools, levelInWords, type School, SCHOOLS } from '@core/soil/interpret';
 import { schoolName } from '../../ui/school-choice';
 import { ColumnGlyph } from '../../ui/glyphs';

@@ -1,7 +1,7 @@
 import { Link, useLocation } from 'react-router';
 import { coreCount } from '@core/sampling/cores';
 import { LABORATORY_DAYS } from '@core/sampling/chain';
-import type { Zone } from '@core/formats/case';
+import type { Zone } from '@core/records/case';
 import { evaluate } from '@core/reckoning/define';
 import type { ZonePrescription } from '@core/prescription/prescription';
 import { Fig } from '../../ui/fig';

@@ -1,8 +1,8 @@
 import { Select } from 'antd';
 import { lazy, Suspense, useMemo, useState } from 'react';
-import type { Analyte, SoilTest, Zone } from '@core/formats/case';
+import type { Analyte, SoilTest, Zone } from '@core/records/case';
 import { BUILT_IN_PACKS, rangeIn } from '@core/packs/rule-packs';
-import { grassOf } from '@core/ground/grasses';
+import { grassOf } from '@core/packs/grasses';
 import { ANALYTE_NAMES } from '@core/soil/interpret';
 import { type Trend, trendOf } from '@core/soil/trend';
 import { showExact, showDate } from '../../ui/format';

@@ -1,8 +1,8 @@
 import { Select } from 'antd';
-import { ANALYTES, METHODS, UNITS, type Analyte, type Method } from '@core/formats/case';
-import type { Column, Fact } from '@core/formats/report-header';
-import type { TableReading } from '@core/formats/report-table';
-import { NEEDS_UNIT } from '@core/formats/soil-test-schema';
+import { ANALYTES, METHODS, UNITS, type Analyte, type Method } from '@core/records/case';
+import type { Column, Fact } from '@core/files/report-header';
+import type { TableReading } from '@core/files/report-table';
+import { NEEDS_UNIT } from '@core/records/soil-test-schema';
 import { ANALYTE_NAMES } from '@core/soil/interpret';
 
 const FACT_NAMES: Partial<Record<Fact, string>> = {

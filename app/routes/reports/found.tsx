@@ -1,5 +1,5 @@
 import { Button, Select } from 'antd';
-import type { CodeTarget, ZoneTarget } from '@core/formats/match-sample';
+import type { CodeTarget, ZoneTarget } from '@core/files/match-sample';
 import { Fault } from '../../ui/field';
 import { showArea, showDate } from '../../ui/format';
 import type { Intake, ReadSummary } from '../../workers/table-intake';

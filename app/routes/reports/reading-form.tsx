@@ -1,5 +1,5 @@
-import { METHODS, UNITS } from '@core/formats/case';
-import type { TableReading } from '@core/formats/report-table';
+import { METHODS, UNITS } from '@core/records/case';
+import type { TableReading } from '@core/files/report-table';
 import { ChoiceField, optionsOf, TextField } from '../../ui/field';
 
 const NUTRIENT_METHODS = METHODS.filter((m) =>

@@ -1,7 +1,7 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { guessReading, type TableReading } from '@core/formats/report-table';
+import { guessReading, type TableReading } from '@core/files/report-table';
 import { isRefusal } from '@core/reckoning/refusal';
 import type { ReadSummary } from '../../workers/table-intake';
 import { ColumnTable } from './column-table';

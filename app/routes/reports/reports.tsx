@@ -2,7 +2,7 @@ import './reports.css';
 import { Button, Progress } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { TableReader, type TableReading } from '@core/formats/report-table';
+import { TableReader, type TableReading } from '@core/files/report-table';
 import { isRefusal } from '@core/reckoning/refusal';
 import { intakeTargets, rememberedLayout } from '../../storage/report-intake';
 import { Fault } from '../../ui/field';

@@ -1,4 +1,4 @@
-import type { Sample, Zone } from '@core/formats/case';
+import type { Sample, Zone } from '@core/records/case';
 import { showDate } from '../../ui/format';
 import { BarCode } from './bar-code';
 

@@ -1,7 +1,7 @@
 import { Button, Segmented } from 'antd';
 import { useState } from 'react';
-import type { Property, Zone } from '@core/formats/case';
-import type { Instrument } from '@core/formats/words';
+import type { Property, Zone } from '@core/records/case';
+import type { Instrument } from '@core/records/vocabularies';
 import { showDate } from '../../ui/format';
 import { dipInstrument } from './simulated';
 

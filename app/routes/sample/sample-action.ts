@@ -1,6 +1,6 @@
-import { type Case, type Sample, sampleSchema, type Zone } from '@core/formats/case';
-import { newId } from '@core/formats/new-id';
-import { faultsByField } from '@core/formats/shape';
+import { type Case, type Sample, sampleSchema, type Zone } from '@core/records/case';
+import { newId } from '@core/records/new-id';
+import { faultsByField } from '@core/records/strict-schema';
 import { nextSampleCode } from '@core/sampling/sample-code';
 import { deleteSample, loadProperty, sampleCodes, saveSample, saveZone } from '../../storage/property-repository';
 import { orFault } from '../../work/or-fault';

@@ -1,9 +1,9 @@
 import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
-import type { Sample, Zone } from '@core/formats/case';
+import type { Sample, Zone } from '@core/records/case';
 import { type ChainStep, chainOf, LABORATORY_DAYS } from '@core/sampling/chain';
 import type { SamplingWait } from '@core/sampling/wait';
-import { addDays } from '@core/season/day';
+import { addDays } from '@core/days/day';
 import type { LayoutId } from '../../../standins/laboratory/layouts';
 import { LAYOUTS } from '../../../standins/laboratory/layouts';
 import { showWeekday } from '../../ui/format';

@@ -1,6 +1,6 @@
 import { render, screen } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
-import type { Sample, Zone } from '@core/formats/case';
+import type { Sample, Zone } from '@core/records/case';
 import { groundOf } from '@core/ground/zone-ground';
 import { isRefusal } from '@core/reckoning/refusal';
 import { BagLabel } from './bag-label';

@@ -3,7 +3,7 @@ import { App, Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useFetcher, useNavigate, useSearchParams } from 'react-router';
-import type { Sample as SampleRecord } from '@core/formats/case';
+import type { Sample as SampleRecord } from '@core/records/case';
 import type { Pair } from '@core/reckoning/inputs';
 import { DRYING_DAYS } from '@core/sampling/chain';
 import { nextTest } from '@core/sampling/retest';

@@ -1,7 +1,7 @@
-import type { Property, Sample, Zone } from '@core/formats/case';
-import type { Instrument } from '@core/formats/words';
+import type { Property, Sample, Zone } from '@core/records/case';
+import type { Instrument } from '@core/records/vocabularies';
 import { isRefusal } from '@core/reckoning/refusal';
-import { dayOfYear } from '@core/season/day';
+import { dayOfYear } from '@core/days/day';
 import type { LayoutId } from '../../../standins/laboratory/layouts';
 import { soilKey } from '../../../standins/soil-key';
 

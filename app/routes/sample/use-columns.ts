@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
-import type { Sample, Zone } from '@core/formats/case';
+import type { Sample, Zone } from '@core/records/case';
 import { groundOf, type ZoneGround } from '@core/ground/zone-ground';
-import { type Figure, sureFigure, traced } from '@core/prescription/figure';
+import { type Figure, sureFigure, traced } from '@core/reckoning/figure';
 import type { Pair } from '@core/reckoning/inputs';
 import { isRefusal } from '@core/reckoning/refusal';
 import { coreCount } from '@core/sampling/cores';

@@ -1,11 +1,11 @@
 import { Form, InputNumber, Modal, Select } from 'antd';
 import { useState } from 'react';
-import type { PlannedDose, Product, Zone } from '@core/formats/case';
+import type { PlannedDose, Product, Zone } from '@core/records/case';
 import { faceOf } from '@core/products/label/face';
 import { isRefusal, type Refusal } from '@core/reckoning/refusal';
-import { addDose } from '@core/season/edit-plan';
-import { leastRateLb } from '@core/season/planner/limits';
-import { mondaysOf } from '@core/season/planner/weeks';
+import { addDose } from '@core/season/edit/edit-plan';
+import { leastRateLb } from '@core/season/rules/limits';
+import { mondaysOf } from '@core/days/weeks';
 import { Fault } from '../../ui/field';
 import { showDay } from '../../ui/format';
 

@@ -1,6 +1,6 @@
-import type { Case, Plan, PlanAim } from '@core/formats/case';
-import { newId } from '@core/formats/new-id';
-import { LATE_SEASON_SCHOOLS, schoolOf } from '@core/season/practice-schools';
+import type { Case, Plan, PlanAim } from '@core/records/case';
+import { newId } from '@core/records/new-id';
+import { LATE_SEASON_SCHOOLS, schoolOf } from '@core/season/rules/practice-schools';
 import { AIM_WORDS } from './wishes';
 
 /** Name of a plan by what it was asked for: 'Cheapest, two steps'. */

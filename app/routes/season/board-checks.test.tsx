@@ -1,6 +1,6 @@
 import { act, fireEvent, render, renderHook, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { PlannedDose } from '@core/formats/case';
+import type { PlannedDose } from '@core/records/case';
 import { dose, draft, judged, okonedo } from '@core/season/front-lawn.fixture';
 import { BoardChecks } from './board-checks';
 import { checkKey, NO_MENDINGS, useMendings } from './use-mendings';

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
-import type { Consequence, JudgedPlan } from '@core/season/edit-consequence';
-import type { Mending } from '@core/season/mendings';
+import type { Consequence, JudgedPlan } from '@core/season/checks/judge-plan';
+import type { Mending } from '@core/season/edit/edits-that-mend';
 import { CheckList } from '../../ui/check-list';
 import { showMoney } from '../../ui/format';
 import { checkKey } from './use-mendings';

@@ -1,6 +1,6 @@
-import type { Product } from '@core/formats/case';
-import type { Dose } from '@core/season/dose';
-import { purchases } from '@core/season/purchases';
+import type { Product } from '@core/records/case';
+import type { Dose } from '@core/season/plan/dose';
+import { purchases } from '@core/products/purchases';
 import { showMoney, showWeight } from '../../ui/format';
 
 /** What to buy for the whole property: whole bags, stock first, what is left. */

@@ -1,9 +1,9 @@
 import { Button } from 'antd';
 import { useId, useMemo } from 'react';
-import type { Case, Plan, PlannedDose, Zone } from '@core/formats/case';
-import type { SeasonPlan } from '@core/season/plan';
-import { type PlanFigures, planFigures } from '@core/season/plan-figures';
-import { withDoses } from '@core/season/with-doses';
+import type { Case, Plan, PlannedDose, Zone } from '@core/records/case';
+import type { SeasonPlan } from '@core/season/plan/season-plan';
+import { type PlanFigures, planFigures } from '@core/season/output/plan-figures';
+import { withDoses } from '@core/season/plan/with-doses';
 import { showMoney, showRate } from '../../ui/format';
 import { StandingGlyph } from '../../ui/glyphs';
 import { MONTHS } from '../../ui/ribbon';

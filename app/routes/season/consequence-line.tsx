@@ -1,4 +1,4 @@
-import type { Consequence } from '@core/season/edit-consequence';
+import type { Consequence } from '@core/season/checks/judge-plan';
 import { showMoney } from '../../ui/format';
 import { Substances } from '../../ui/substance';
 

@@ -1,10 +1,10 @@
 import { Button, Checkbox, InputNumber, Select } from 'antd';
 import { useId } from 'react';
-import type { PlannedDose, Product, Zone } from '@core/formats/case';
+import type { PlannedDose, Product, Zone } from '@core/records/case';
 import { faceOf } from '@core/products/label/face';
 import { percentFor } from '@core/products/shelf';
-import type { Dose } from '@core/season/dose';
-import { mondaysOf } from '@core/season/planner/weeks';
+import type { Dose } from '@core/season/plan/dose';
+import { mondaysOf } from '@core/days/weeks';
 import { Fig } from '../../ui/fig';
 import { showDay, showProductRate, showRate, showWeight } from '../../ui/format';
 import { Substances } from '../../ui/substance';

@@ -1,7 +1,7 @@
-import type { Product } from '@core/formats/case';
+import type { Product } from '@core/records/case';
 import { faceOf } from '@core/products/label/face';
-import type { Dose } from '@core/season/dose';
-import type { ZoneSeason } from '@core/season/plan';
+import type { Dose } from '@core/season/plan/dose';
+import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { Fig } from '../../ui/fig';
 import { showProductRate, showRate, showWeekday, showWeight } from '../../ui/format';
 import { Substances } from '../../ui/substance';

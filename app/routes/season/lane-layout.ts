@@ -1,7 +1,7 @@
-import type { Check } from '@core/season/check-plan';
-import { doseKey } from '@core/season/check-plan';
-import { dayOfYear } from '@core/season/day';
-import type { Dose } from '@core/season/dose';
+import type { Check } from '@core/season/checks/check-plan';
+import { doseKey } from '@core/season/plan/dose-key';
+import { dayOfYear } from '@core/days/day';
+import type { Dose } from '@core/season/plan/dose';
 
 export const ROW = 34;
 export const BLOCK_WIDTH = 64;

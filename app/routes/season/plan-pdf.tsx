@@ -1,13 +1,13 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { renderToStaticMarkup } from 'react-dom/server';
 import type { CareTask } from '@core/care/tasks';
-import type { Case } from '@core/formats/case';
-import { grassOf } from '@core/ground/grasses';
-import { PURPOSE_CAUTIONS, SPREADING_CAUTIONS } from '@core/season/cautions';
-import type { JudgedPlan } from '@core/season/edit-consequence';
-import type { SeasonPlan, ZoneSeason } from '@core/season/plan';
-import { planSheet, type SheetLine } from '@core/season/plan-sheet';
-import { weeklyNitrogen } from '@core/season/weekly-nitrogen';
+import type { Case } from '@core/records/case';
+import { grassOf } from '@core/packs/grasses';
+import { PURPOSE_CAUTIONS, SPREADING_CAUTIONS } from '@core/season/rules/cautions';
+import type { JudgedPlan } from '@core/season/checks/judge-plan';
+import type { SeasonPlan, ZoneSeason } from '@core/season/plan/season-plan';
+import { planSheet, type SheetLine } from '@core/season/output/plan-sheet';
+import { weeklyNitrogen } from '@core/season/plan/weekly-nitrogen';
 import { weeklyNitrogenSvg } from '../../ui/charts/weekly-nitrogen-chart';
 import {
   showArea,

@@ -1,5 +1,5 @@
-import type { Choices, Plan, PlannedDose } from '@core/formats/case';
-import { currentPlan } from '@core/season/current-plan';
+import type { Choices, Plan, PlannedDose } from '@core/records/case';
+import { currentPlan } from '@core/season/plan/current-plan';
 import { deletePlan, loadProperty, saveChoices, savePlan } from '../../storage/property-repository';
 import { todayIso } from '../../ui/format';
 import { chooseProducts } from '../../work/choose-products';

@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import type { Plan } from '@core/formats/case';
+import type { Plan } from '@core/records/case';
 import { conflictWords, letGoWords } from '@core/season/planner/conflict-words';
 import type { Conflict } from '@core/season/planner/conflicts';
 import type { BestPlan } from '@core/season/planner/plan-best';

@@ -1,12 +1,12 @@
 import { Button, Dropdown } from 'antd';
 import { useState } from 'react';
 import type { CareTask } from '@core/care/tasks';
-import type { Case } from '@core/formats/case';
-import { printPlanCalendar } from '@core/formats/plan-calendar';
-import { printPlanCsv, printPurchasesCsv } from '@core/formats/plan-csv';
-import type { JudgedPlan } from '@core/season/edit-consequence';
-import type { SeasonPlan } from '@core/season/plan';
-import { planSheet } from '@core/season/plan-sheet';
+import type { Case } from '@core/records/case';
+import { printPlanCalendar } from '@core/files/plan-calendar';
+import { printPlanCsv, printPurchasesCsv } from '@core/files/plan-csv';
+import type { JudgedPlan } from '@core/season/checks/judge-plan';
+import type { SeasonPlan } from '@core/season/plan/season-plan';
+import { planSheet } from '@core/season/output/plan-sheet';
 import { saveFile, saveTextFile } from '../../ui/save-text-file';
 
 const MENU_FOLDS_MS = 300;

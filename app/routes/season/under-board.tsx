@@ -1,11 +1,11 @@
 import { useMemo } from 'react';
 import { careTasks, type Effort } from '@core/care/tasks';
-import type { Plan, PlanAim, PlannedDose, Zone } from '@core/formats/case';
-import { asidePlans } from '@core/season/current-plan';
-import { lastYearsDoses } from '@core/season/last-year';
-import { SPREADING_CAUTIONS } from '@core/season/cautions';
-import type { SeasonPlan, ZoneSeason } from '@core/season/plan';
-import { weeklyLightDoses } from '@core/season/weekly-light';
+import type { Plan, PlanAim, PlannedDose, Zone } from '@core/records/case';
+import { asidePlans } from '@core/season/plan/current-plan';
+import { lastYearsDoses } from '@core/season/edit/last-years-doses';
+import { SPREADING_CAUTIONS } from '@core/season/rules/cautions';
+import type { SeasonPlan, ZoneSeason } from '@core/season/plan/season-plan';
+import { weeklyLightDoses } from '@core/season/edit/weekly-light-doses';
 import { useOfferUndo } from '../../ui/use-offer-undo';
 import type { PropertyWork } from '../../work/property-work';
 import { asidePlan, wishedName } from './aside-plan';

@@ -1,8 +1,8 @@
 import { act, renderHook } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
-import type { Case, Plan } from '@core/formats/case';
-import { doseKey } from '@core/season/check-plan';
-import { moveDose, removeDose, setRate } from '@core/season/edit-plan';
+import type { Case, Plan } from '@core/records/case';
+import { doseKey } from '@core/season/plan/dose-key';
+import { moveDose, removeDose, setRate } from '@core/season/edit/edit-plan';
 import { GOOD, okonedo } from '@core/season/front-lawn.fixture';
 import { isRefusal, type Refusal } from '@core/reckoning/refusal';
 import { workOf } from '../../work/property-work';

@@ -1,8 +1,8 @@
 import { useCallback, useMemo, useState } from 'react';
-import type { Plan, PlannedDose } from '@core/formats/case';
-import { consequenceOf, type Consequence, judgePlan } from '@core/season/edit-consequence';
-import { plannedOf } from '@core/season/planned-of';
-import { withDoses } from '@core/season/with-doses';
+import type { Plan, PlannedDose } from '@core/records/case';
+import { consequenceOf, type Consequence, judgePlan } from '@core/season/checks/judge-plan';
+import { plannedOf } from '@core/season/plan/planned-doses';
+import { withDoses } from '@core/season/plan/with-doses';
 import type { PropertyWork } from '../../work/property-work';
 
 /** Steps back that are kept. */

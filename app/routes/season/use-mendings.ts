@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
-import type { Case, PlannedDose } from '@core/formats/case';
-import type { JudgedPlan } from '@core/season/edit-consequence';
-import { type Mending, mendings } from '@core/season/mendings';
-import type { SeasonPlan } from '@core/season/plan';
+import type { Case, PlannedDose } from '@core/records/case';
+import type { JudgedPlan } from '@core/season/checks/judge-plan';
+import { type Mending, mendings } from '@core/season/edit/edits-that-mend';
+import type { SeasonPlan } from '@core/season/plan/season-plan';
 
 type JudgedCheck = JudgedPlan['checks'][number];
 

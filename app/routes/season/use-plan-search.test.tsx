@@ -1,6 +1,6 @@
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Plan } from '@core/formats/case';
+import type { Plan } from '@core/records/case';
 import { dose, GOOD, okonedo } from '@core/season/front-lawn.fixture';
 import { workOf } from '../../work/property-work';
 import { type PlanSearch, usePlanSearch } from './use-plan-search';

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Plan, PlanAim, PlannedDose } from '@core/formats/case';
+import type { Plan, PlanAim, PlannedDose } from '@core/records/case';
 import type { Conflict } from '@core/season/planner/conflicts';
 import type { PropertyWork } from '../../work/property-work';
 import { asidePlan, wishedName } from './aside-plan';

@@ -1,6 +1,6 @@
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Case, PlannedDose } from '@core/formats/case';
+import type { Case, PlannedDose } from '@core/records/case';
 import type { BestPlan, PlanProgress } from '@core/season/planner/plan-best';
 import { useSolver } from './use-solver';
 

@@ -1,6 +1,6 @@
 import { proxy, releaseProxy, type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Case, PlannedDose } from '@core/formats/case';
+import type { Case, PlannedDose } from '@core/records/case';
 import type { BestPlan, PlanProgress } from '@core/season/planner/plan-best';
 import type { PlanWishes } from '@core/season/planner/problem-shape';
 import type { SeasonSolver } from '../../workers/season-solver';

@@ -1,9 +1,14 @@
 import { InputNumber, Segmented, Select } from 'antd';
 import { useId } from 'react';
-import { type Choices, PLANNED_FOR, type PlanAim, type PlannedFor, type Product } from '@core/formats/case';
+import { type Choices, PLANNED_FOR, type PlanAim, type PlannedFor, type Product } from '@core/records/case';
 import { faceOf } from '@core/products/label/face';
-import { choiceKey, type ZoneSeason } from '@core/season/plan';
-import { LATE_SEASON_SCHOOLS, POTASSIUM_SCHOOLS, type PracticeSchool, schoolOf } from '@core/season/practice-schools';
+import { choiceKey, type ZoneSeason } from '@core/season/plan/season-plan';
+import {
+  LATE_SEASON_SCHOOLS,
+  POTASSIUM_SCHOOLS,
+  type PracticeSchool,
+  schoolOf,
+} from '@core/season/rules/practice-schools';
 import { ChoiceField } from '../../ui/field';
 import { Substances } from '../../ui/substance';
 

@@ -1,7 +1,7 @@
-import type { Product } from '@core/formats/case';
+import type { Product } from '@core/records/case';
 import { formsShortBy, labelRateLb } from '@core/products/label/check-label';
-import { slowShare } from '@core/products/nitrogen-release';
-import { SOLUBLE_N } from '@core/season/dose-ceilings';
+import { slowShare } from '@core/nitrogen/slow-share';
+import { SOLUBLE_N } from '@core/season/rules/dose-ceilings';
 import { NitrogenStrip } from '../../ui/nitrogen-strip';
 import { showRate } from '../../ui/format';
 

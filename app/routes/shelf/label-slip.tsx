@@ -1,8 +1,8 @@
 import { Button, Checkbox } from 'antd';
 import { useState } from 'react';
 import { type FetcherWithComponents } from 'react-router';
-import type { Product } from '@core/formats/case';
-import { NITROGEN_FORMS, type NitrogenForm } from '@core/formats/words';
+import type { Product } from '@core/records/case';
+import { NITROGEN_FORMS, type NitrogenForm } from '@core/records/vocabularies';
 import { limeEcce } from '@core/lime/ecce';
 import { checkLabel, formsShortBy, labelRateLb } from '@core/products/label/check-label';
 import { evaluate } from '@core/reckoning/define';

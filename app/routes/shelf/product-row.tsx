@@ -1,5 +1,5 @@
-import type { Product } from '@core/formats/case';
-import { sureFigure, traced } from '@core/prescription/figure';
+import type { Product } from '@core/records/case';
+import { sureFigure, traced } from '@core/reckoning/figure';
 import { packageLb } from '@core/products/package-lb';
 import { saltCarriers } from '@core/products/carriers';
 import { formsShortBy } from '@core/products/label/check-label';

@@ -1,8 +1,8 @@
 import { Button, Modal } from 'antd';
 import { useRef, useState } from 'react';
-import type { Product } from '@core/formats/case';
-import { printShelfCsv, readShelfCsv } from '@core/formats/shelf-csv';
-import { printShelf, readShelf } from '@core/formats/shelf-file';
+import type { Product } from '@core/records/case';
+import { printShelfCsv, readShelfCsv } from '@core/files/shelf-csv';
+import { printShelf, readShelf } from '@core/files/shelf-file';
 import { isRefusal } from '@core/reckoning/refusal';
 import { Fault } from '../../ui/field';
 import { saveTextFile } from '../../ui/save-text-file';

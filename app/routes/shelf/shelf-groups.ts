@@ -1,9 +1,9 @@
-import type { Product } from '@core/formats/case';
+import type { Product } from '@core/records/case';
 import { ecceOf } from '@core/prescription/prescribe-ph';
-import { type Figure, figureOf, traced } from '@core/prescription/figure';
+import { type Figure, figureOf, traced } from '@core/reckoning/figure';
 import { packageLb } from '@core/products/package-lb';
 import { unitPrice } from '@core/products/price';
-import { slowShare } from '@core/products/nitrogen-release';
+import { slowShare } from '@core/nitrogen/slow-share';
 import { isRefusal } from '@core/reckoning/refusal';
 
 export type GroupId = 'nitrogen' | 'potash' | 'phosphate' | 'ph' | 'other' | 'pesticide' | 'unfinished';

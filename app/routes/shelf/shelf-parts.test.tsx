@@ -1,7 +1,7 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { useState } from 'react';
 import { describe, expect, it, vi } from 'vitest';
-import type { Product } from '@core/formats/case';
+import type { Product } from '@core/records/case';
 import type { Grade } from '@core/products/label/grade';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { BagFace, BagsOnHand } from '../../ui/bag-face';

@@ -3,7 +3,7 @@ import { App, Button, Checkbox, Input } from 'antd';
 import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useFetcher, useSearchParams } from 'react-router';
-import type { Product } from '@core/formats/case';
+import type { Product } from '@core/records/case';
 import {
   deleteProduct,
   loadShelf,

@@ -1,8 +1,8 @@
-import { type Product, productSchema } from '@core/formats/case';
-import { newId } from '@core/formats/new-id';
-import { faultsByField } from '@core/formats/shape';
-import { typedNumber } from '@core/formats/typed-number';
-import { NITROGEN_FORMS, type NitrogenForm } from '@core/formats/words';
+import { type Product, productSchema } from '@core/records/case';
+import { newId } from '@core/records/new-id';
+import { faultsByField } from '@core/records/strict-schema';
+import { typedNumber } from '@core/typed/typed-number';
+import { NITROGEN_FORMS, type NitrogenForm } from '@core/records/vocabularies';
 import type { Grade } from '@core/products/label/grade';
 import { isRefusal } from '@core/reckoning/refusal';
 

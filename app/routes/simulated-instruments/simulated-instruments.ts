@@ -1,5 +1,5 @@
-import type { Case } from '@core/formats/case';
-import { demoSoils } from '../../../standins/demo-soils';
+import type { Case } from '@core/records/case';
+import { demoSoils } from '../../../standins/laboratory/demo-soils';
 import { readInstrument } from '../../../standins/instruments/instruments';
 import type { Route } from './+types/simulated-instruments';
 

@@ -1,6 +1,6 @@
-import type { Case } from '@core/formats/case';
+import type { Case } from '@core/records/case';
 import { isRefusal } from '@core/reckoning/refusal';
-import { demoSoils } from '../../../standins/demo-soils';
+import { demoSoils } from '../../../standins/laboratory/demo-soils';
 import { collect, handIn } from '../../../standins/laboratory/laboratory';
 import type { Route } from './+types/simulated-laboratory';
 

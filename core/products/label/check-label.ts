@@ -1,8 +1,14 @@
-import type { Product } from '../../formats/case';
-import { NITROGEN_FORMS } from '../../formats/words';
-import { K2O as K2O_DOSE, phosphateDoseCeiling, SLOW_ENOUGH, SOLUBLE_N, TOTAL_N } from '../../season/dose-ceilings';
+import type { Product } from '../../records/case';
+import { NITROGEN_FORMS } from '../../records/vocabularies';
+import {
+  K2O as K2O_DOSE,
+  phosphateDoseCeiling,
+  SLOW_ENOUGH,
+  SOLUBLE_N,
+  TOTAL_N,
+} from '../../season/rules/dose-ceilings';
 import { SULFUR_LIMITS } from '../../sulfur/doses';
-import { slowShare } from '../nitrogen-release';
+import { slowShare } from '../../nitrogen/slow-share';
 import { packageLb } from '../package-lb';
 
 /** Something about a label that stops it, or that a person should look at again. */

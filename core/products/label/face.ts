@@ -1,4 +1,4 @@
-import type { Product } from '../../formats/case';
+import type { Product } from '../../records/case';
 import { gradeInWords } from './grade';
 
 const percentText = (value: number): string => String(Number(value.toFixed(2)));

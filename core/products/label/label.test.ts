@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Product } from '../../formats/case';
+import type { Product } from '../../records/case';
 import { STARTER_SHELF } from '../../packs/starter-shelf';
 import { isRefusal } from '../../reckoning/refusal';
 import { checkLabel, formsShortBy, labelRateLb } from './check-label';

@@ -1,5 +1,5 @@
-import type { SoilTest, Zone } from '../../formats/case';
-import { grassOf } from '../../ground/grasses';
+import type { SoilTest, Zone } from '../../records/case';
+import { grassOf } from '../../packs/grasses';
 import { STARTER_SHELF } from '../../packs/starter-shelf';
 import { prescribeZone } from '../../prescription/prescribe';
 import type { MatchContext } from './need';

@@ -1,6 +1,6 @@
 import { zoneAmount } from '../../field/zone-amount';
-import type { Product, Zone } from '../../formats/case';
-import { type Figure, figureOf, sureFigure, traced } from '../../prescription/figure';
+import type { Product, Zone } from '../../records/case';
+import { type Figure, figureOf, sureFigure, traced } from '../../reckoning/figure';
 import { isRefusal } from '../../reckoning/refusal';
 import { limeMaterial } from '../../lime/material';
 import { acidifyingSources, saltCarriers } from '../carriers';

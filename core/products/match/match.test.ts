@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Product, SoilTest, Zone } from '../../formats/case';
+import type { Product, SoilTest, Zone } from '../../records/case';
 import { STARTER_SHELF } from '../../packs/starter-shelf';
-import { alternativeValue, type Figure, workingOf } from '../../prescription/figure';
+import { alternativeValue, type Figure, workingOf } from '../../reckoning/figure';
 import { evaluate, explain } from '../../reckoning/define';
 import { isRefusal } from '../../reckoning/refusal';
 import { acidifyingSources, saltCarriers } from '../carriers';
@@ -15,7 +15,7 @@ import { blendOfThree, blendOfTwo } from './blend';
 import { type MatchAnswer, matchShelf, MET_WITHIN_LB } from './match';
 import { partFigures } from './match-figures';
 import type { MatchContext, Need } from './need';
-import { tripsOf } from './trips';
+import { tripsOf } from '../../season/plan/trips';
 
 const zone = (over: Partial<Zone> = {}): Zone => ({
   id: 'z',

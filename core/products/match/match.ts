@@ -1,13 +1,13 @@
 import { asWeighed } from '../../field/as-weighed';
-import type { Product } from '../../formats/case';
-import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../../season/dose-ceilings';
+import type { Product } from '../../records/case';
+import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../../season/rules/dose-ceilings';
 import { evaluate } from '../../reckoning/define';
 import { isRefusal } from '../../reckoning/refusal';
-import { purchases } from '../../season/purchases';
+import { purchases } from '../purchases';
 import { acidifyingSources, saltCarriers } from '../carriers';
 import { granuleSpacing, SPECKLES_BELOW, THIN_BELOW } from '../granules';
 import { limeUndone } from '../lime-undone';
-import { slowShare } from '../nitrogen-release';
+import { slowShare } from '../../nitrogen/slow-share';
 import { packageLb } from '../package-lb';
 import { productSalt } from '../salt';
 import { blendOfThree, blendOfTwo } from './blend';

@@ -1,5 +1,5 @@
-import type { LocalCode, Product, Zone } from '../../formats/case';
-import type { Grass } from '../../ground/grasses';
+import type { LocalCode, Product, Zone } from '../../records/case';
+import type { Grass } from '../../packs/grasses';
 import { ecceOf } from '../../prescription/prescribe-ph';
 import type { ZonePrescription } from '../../prescription/prescription';
 

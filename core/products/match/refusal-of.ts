@@ -1,8 +1,8 @@
-import type { Product } from '../../formats/case';
-import { doseCeiling } from '../../season/dose-ceilings';
-import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../../season/dose-ceilings';
+import type { Product } from '../../records/case';
+import { doseCeiling } from '../../season/rules/dose-ceilings';
+import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../../season/rules/dose-ceilings';
 import { formsShortBy } from '../label/check-label';
-import { slowShare } from '../nitrogen-release';
+import { slowShare } from '../../nitrogen/slow-share';
 import { HIGH_CHLORIDE_PERCENT } from '../shelf';
 import { asked, type MatchContext, type Need, needInWords, percentToward } from './need';
 

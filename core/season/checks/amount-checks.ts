@@ -1,5 +1,5 @@
-import { codeYearCap } from '../../nitrogen/zone-nitrogen';
-import { yearToleranceLb, potashOverLb } from '../planner/limits';
+import { codeYearCap } from '../rules/local-codes';
+import { yearToleranceLb, potashOverLb } from '../rules/limits';
 import { type Check, EPS, type Facts, judge, sum, two } from './check';
 
 /** Year's amounts: nitrogen, phosphate, potash, magnesium, sulfur, and the code's cap. */

@@ -1,13 +1,14 @@
-import { losesAmmonia } from '../../products/nitrogen-release';
+import { losesAmmonia } from '../../nitrogen/slow-share';
 import { microbeDriven, releaseByDay } from '../../nitrogen/release';
-import { LEAST_GROWTH } from '../climate-year';
-import { daysBetween, dayOfYear, inMonthDaySpan, sayDay } from '../day';
-import type { Dose } from '../dose';
-import { leastDaysBetweenN } from '../dose-ceilings';
-import { correctionSpans } from '../correction-spans';
-import { LIME_NITROGEN_GAP_DAYS } from '../plan';
-import { MICROBES_WORK_FROM_F, MOST_FREE_IN_HEAT_LB, mostDaysBetweenN } from '../planner/limits';
-import { lateSolubleForbidden } from '../planner/schools';
+import { LEAST_GROWTH } from '../../climate/climate-year';
+import { daysBetween, dayOfYear, inMonthDaySpan, sayDay } from '../../days/day';
+import type { Dose } from '../plan/dose';
+import { leastDaysBetweenN } from '../rules/dose-ceilings';
+import { correctionSpans } from '../rules/correction-stretches';
+import { LIME_NITROGEN_GAP_DAYS } from '../rules/limits';
+import { MICROBES_WORK_FROM_F, MOST_FREE_IN_HEAT_LB, mostDaysBetweenN } from '../rules/limits';
+import { lateSolubleForbidden } from '../rules/season-schools';
+import { closingCode, codeNutrientsOf } from '../rules/local-codes';
 import { type Check, dayIn, dosesIn, EPS, type Facts, judge, sum, two } from './check';
 
 /** Pairs of neighbouring days, the closest first. */
@@ -84,14 +85,7 @@ function intervalChecks({ zoneSeason, days }: Facts): Check[] {
 function closedChecks({ zoneSeason, doses, codes, productOf, soilF, plan }: Facts): Check[] {
   const { season, schools } = zoneSeason;
   const checks: Check[] = [];
-  const closed = doses.filter((d) =>
-    codes.some((c) =>
-      (c.closed ?? []).some(
-        (span) =>
-          span.nutrients.some((n) => (d.delivers[n] ?? 0) > 0) && inMonthDaySpan(d.date.slice(5), span.from, span.to),
-      ),
-    ),
-  );
+  const closed = doses.filter((d) => closingCode(codes, codeNutrientsOf(d.delivers), d.date));
   checks.push(
     judge(
       'closed-dates',

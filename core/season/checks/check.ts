@@ -1,7 +1,8 @@
-import type { Case, LocalCode, Product } from '../../formats/case';
-import { daysBetween, type IsoDay } from '../day';
-import type { Dose } from '../dose';
-import type { SeasonPlan, ZoneSeason } from '../plan';
+import type { Case, LocalCode, Product } from '../../records/case';
+import { daysBetween, type IsoDay } from '../../days/day';
+import type { Dose } from '../plan/dose';
+import { doseKey } from '../plan/dose-key';
+import type { SeasonPlan, ZoneSeason } from '../plan/season-plan';
 
 /** One rule, recomputed from the finished doses. */
 export interface Check {
@@ -14,10 +15,6 @@ export interface Check {
   /** Doses at fault, by `doseKey`; two where they stand in each other's way. */
   doses?: string[];
 }
-
-/** Names a dose among those of a property: no zone is given the same product twice on a day. */
-export const doseKey = (dose: { zoneId: string; date: IsoDay; productId: string }): string =>
-  `${dose.zoneId}/${dose.date}/${dose.productId}`;
 
 /** What the checks of a zone look at. */
 export interface Facts {

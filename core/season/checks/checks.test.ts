@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import type { Case, LocalCode, PlannedDose, Product } from '../../formats/case';
+import type { Case, LocalCode, PlannedDose, Product } from '../../records/case';
 import { STARTER_SHELF } from '../../packs/starter-shelf';
-import { doseKey } from '../check-plan';
-import { judgePlan } from '../edit-consequence';
+import { doseKey } from '../plan/dose-key';
+import { judgePlan } from './judge-plan';
 import { demoCase, dose, draft, GOOD, judged, okonedo } from '../front-lawn.fixture';
-import { planSeason } from '../plan';
-import { withDoses } from '../with-doses';
+import { planSeason } from '../draft/plan-season';
+import { withDoses } from '../plan/with-doses';
 
 // Every rule is broken by a plan that breaks it, and only then. Limits are those of common practice unless a line says otherwise.
 

@@ -1,12 +1,13 @@
 import { saltCarriers } from '../../products/carriers';
-import { slowShare } from '../../products/nitrogen-release';
+import { slowShare } from '../../nitrogen/slow-share';
 import { productSalt } from '../../products/salt';
 import { HIGH_CHLORIDE_PERCENT } from '../../products/shelf';
 import { prescribeSalinity } from '../../prescription/prescribe-others';
 import { evaluate } from '../../reckoning/define';
 import { isRefusal } from '../../reckoning/refusal';
-import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../dose-ceilings';
-import { leastRateLb, MOST_PRODUCTS_A_DAY, MOST_SALT_ON_SALTY_LB, RATE_STEP_LB } from '../planner/limits';
+import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../rules/dose-ceilings';
+import { leastRateLb, MOST_PRODUCTS_A_DAY, MOST_SALT_ON_SALTY_LB, RATE_STEP_LB } from '../rules/limits';
+import { codeLeastSlowPercent } from '../rules/local-codes';
 import { type Check, dosesIn, EPS, type Facts, judge, sum, two } from './check';
 
 /** What one day may bring: soluble and total N, K2O, P2O5, salt, passes, and what a spreader can hold. */
@@ -159,7 +160,7 @@ export function doseChecks({ zoneSeason, days, doses, codes, productOf }: Facts)
       }),
     );
 
-  const slowNeeded = Math.max(0, ...codes.map((c) => c.leastSlowPercent ?? 0));
+  const slowNeeded = codeLeastSlowPercent(codes);
   if (slowNeeded > 0) {
     const fast = doses.find((d) => {
       const p = productOf(d);

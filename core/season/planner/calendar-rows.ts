@@ -1,9 +1,9 @@
-import { daysBetween } from '../day';
-import { LIME_NITROGEN_GAP_DAYS } from '../plan';
+import { daysBetween } from '../../days/day';
+import { LIME_NITROGEN_GAP_DAYS } from '../rules/limits';
 import { type DoseVariable, type ModelParts, rateTerms } from './model-parts';
-import { MOST_PRODUCTS_A_DAY } from './limits';
+import { MOST_PRODUCTS_A_DAY } from '../rules/limits';
 import type { ZoneProblem } from './problem-shape';
-import { weeksIn } from './weeks';
+import { weeksIn } from '../../days/weeks';
 
 /** One N product a zone and day, the wait between feedings, lime clear of ammonia. */
 export function addCalendarRows(parts: ModelParts, z: number): void {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { planSeason } from '../plan';
+import { planSeason } from '../draft/plan-season';
 import type { LetGo } from './conflicts';
 import { conflictWords, letGoWords } from './conflict-words';
 import { planBest } from './plan-best';

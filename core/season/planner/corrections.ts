@@ -1,9 +1,9 @@
-import { dayOfYear } from '../day';
-import { correctionSpans } from '../correction-spans';
-import type { ZoneSeason } from '../plan';
-import { closedBecause, type Ground } from './open-days';
+import { dayOfYear } from '../../days/day';
+import { correctionSpans } from '../rules/correction-stretches';
+import type { ZoneSeason } from '../plan/season-plan';
+import { closedBecause, type Ground } from '../rules/open-days';
 import type { Correction, StandingDose } from './problem-shape';
-import type { PlanWeek } from './weeks';
+import type { PlanWeek } from '../../days/weeks';
 
 /** Lime or sulfur that a zone is due this year, in the spans that are still open to it; or that the shelf has none. */
 export function correctionOf(

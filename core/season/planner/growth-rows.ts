@@ -1,4 +1,4 @@
-import { MOST_FREE_IN_HEAT_LB } from './limits';
+import { MOST_FREE_IN_HEAT_LB } from '../rules/limits';
 import { type ModelParts, rateTerms } from './model-parts';
 import type { ZoneProblem } from './problem-shape';
 

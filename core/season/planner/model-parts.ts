@@ -1,4 +1,4 @@
-import type { Product } from '../../formats/case';
+import type { Product } from '../../records/case';
 import type { Milp, MilpBuilder, RuleKind } from './milp';
 import type { Carrier, Correction, PlanProblem, ZoneProblem } from './problem-shape';
 

@@ -1,6 +1,6 @@
 import type { Highs } from 'highs';
-import type { Case, PlannedDose } from '../../formats/case';
-import type { SeasonPlan } from '../plan';
+import type { Case, PlannedDose } from '../../records/case';
+import type { SeasonPlan } from '../plan/season-plan';
 import { buildModel } from './build-model';
 import { type Conflict, explainConflict } from './conflicts';
 import { highsSolver } from './highs-solver';

@@ -1,10 +1,10 @@
 import loadHighs from 'highs';
 import { readdirSync } from 'node:fs';
-import type { Case } from '../../formats/case';
-import { checkZonePlan } from '../check-plan';
+import type { Case } from '../../records/case';
+import { checkZonePlan } from '../checks/check-plan';
 import { demoCase } from '../front-lawn.fixture';
-import { planSeason } from '../plan';
-import { withDoses } from '../with-doses';
+import { planSeason } from '../draft/plan-season';
+import { withDoses } from '../plan/with-doses';
 import { type BestPlan, planBest } from './plan-best';
 import type { PlanWishes } from './problem-shape';
 

@@ -1,20 +1,21 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Case, LocalCode } from '../../formats/case';
+import type { Case, LocalCode } from '../../records/case';
 import { releaseByDay } from '../../nitrogen/release';
 import localCodes from '../../packs/local-codes.json';
 import { STARTER_SHELF } from '../../packs/starter-shelf';
-import { checkPropertyPlan, checkZonePlan, doseKey } from '../check-plan';
-import { daysBetween } from '../day';
-import { planSeason } from '../plan';
-import { purchases } from '../purchases';
-import { withDoses } from '../with-doses';
+import { doseKey } from '../plan/dose-key';
+import { checkPropertyPlan, checkZonePlan } from '../checks/check-plan';
+import { daysBetween } from '../../days/day';
+import { planSeason } from '../draft/plan-season';
+import { purchases } from '../../products/purchases';
+import { withDoses } from '../plan/with-doses';
 import { conflictWords } from './conflict-words';
 import { planBest } from './plan-best';
 import { demo, demos, failing, highs, solved } from './planner.fixture';
 import type { PlanWishes } from './problem-shape';
 import { mehlichReport } from '../../soil/mehlich-report.fixture';
-import { mondaysOf } from './weeks';
+import { mondaysOf } from '../../days/weeks';
 
 describe.each(demos)('the plan of %s', (_name, given) => {
   it('passes every independent check; only what the shelf lacks is warned of', () => {

@@ -1,10 +1,10 @@
-import type { PlanAim, PlannedFor, Product, Zone } from '../../formats/case';
+import type { PlanAim, PlannedFor, Product, Zone } from '../../records/case';
 import type { RulePacks } from '../../packs/rule-packs';
-import type { IsoDay } from '../day';
-import type { ProductChoices } from '../plan';
-import type { Ground } from './open-days';
-import type { SeasonSchools } from './schools';
-import type { PlanWeek } from './weeks';
+import type { IsoDay } from '../../days/day';
+import type { ProductChoices } from '../plan/season-plan';
+import type { Ground } from '../rules/open-days';
+import type { SeasonSchools } from '../rules/season-schools';
+import type { PlanWeek } from '../../days/weeks';
 
 /** A dose that stands: given already, or locked by a person. */
 export interface StandingDose {

@@ -1,17 +1,18 @@
-import type { Case, LocalCode, PlannedFor, Product, Zone } from '../../formats/case';
+import { purposeOf } from '../../products/purpose';
+import type { Case, LocalCode, Product, Zone } from '../../records/case';
 import { releaseByDay } from '../../nitrogen/release';
-import { codeYearCap } from '../../nitrogen/zone-nitrogen';
+import { codeLeastSlowPercent, codeYearCap } from '../rules/local-codes';
 import { BUILT_IN_PACKS, grassIn } from '../../packs/rule-packs';
 import { prescribeSalinity } from '../../prescription/prescribe-others';
 import { saltCarriers } from '../../products/carriers';
-import { losesAmmonia, slowShare } from '../../products/nitrogen-release';
+import { losesAmmonia, slowShare } from '../../nitrogen/slow-share';
 import { productSalt } from '../../products/salt';
 import { choicesFor, excluded, type ShelfContext } from '../../products/shelf';
 import { evaluate } from '../../reckoning/define';
 import { isRefusal } from '../../reckoning/refusal';
-import { dayOfYear, type IsoDay } from '../day';
-import { doseCeiling, leastDaysBetweenN, potashDoseCeiling } from '../dose-ceilings';
-import { choiceKey, type SeasonPlan, type ZoneSeason } from '../plan';
+import { dayOfYear, type IsoDay } from '../../days/day';
+import { doseCeiling, leastDaysBetweenN, potashDoseCeiling } from '../rules/dose-ceilings';
+import { choiceKey, type SeasonPlan, type ZoneSeason } from '../plan/season-plan';
 import {
   leastRateLb,
   MOST_SALT_ON_SALTY_LB,
@@ -20,9 +21,9 @@ import {
   potashOverLb,
   RATE_STEP_LB,
   yearToleranceLb,
-} from './limits';
-import { closedBecause, type Ground } from './open-days';
-import type { SeasonSchools } from './schools';
+} from '../rules/limits';
+import { closedBecause, type Ground } from '../rules/open-days';
+import type { SeasonSchools } from '../rules/season-schools';
 import { correctionOf } from './corrections';
 import {
   type Band,
@@ -34,7 +35,7 @@ import {
   WISHES,
   type ZoneProblem,
 } from './problem-shape';
-import { mondaysOf, type PlanWeek, weeksIn } from './weeks';
+import { mondaysOf, type PlanWeek, weeksIn } from '../../days/weeks';
 
 const bringsOf = (product: Product): Brings => {
   const { N = 0, P2O5 = 0, K2O = 0, Mg = 0, 'S-combined': S = 0 } = product.guaranteed;
@@ -59,13 +60,6 @@ const sumByWeek = (byDay: readonly number[], weeks: readonly PlanWeek[]): number
 const sumInHeat = (byDay: readonly number[], heat: readonly boolean[]): number =>
   byDay.reduce((sum, share, day) => (heat[day] ? sum + share : sum), 0);
 
-/** Which purpose a dose of a product serves, for its mark and its figures. */
-export function purposeOf(product: Product, phosphateWanted: boolean): PlannedFor {
-  const { N = 0, P2O5 = 0, K2O = 0 } = product.guaranteed;
-  if (phosphateWanted && P2O5 > N) return 'P2O5';
-  return N > 0 ? 'N' : K2O > 0 ? 'K2O' : product.limeKind ? 'lime' : 'sulfur';
-}
-
 /** Most of a product in one dose, lb product/1000 ft2, down to a whole step. */
 function mostRate(zone: Zone, product: Product, codes: readonly LocalCode[]): number {
   const { N = 0, P2O5 = 0, K2O = 0 } = product.guaranteed;
@@ -77,7 +71,7 @@ function mostRate(zone: Zone, product: Product, codes: readonly LocalCode[]): nu
 /** Purposes a nutrient product may serve on a zone; empty with the reason where none. */
 function feeds(product: Product, context: ShelfContext, codes: readonly LocalCode[]): { because?: string } {
   const reasons: string[] = [];
-  const slowNeeded = Math.max(0, ...codes.map((c) => c.leastSlowPercent ?? 0));
+  const slowNeeded = codeLeastSlowPercent(codes);
   for (const purpose of ['N', 'P2O5', 'K2O'] as const) {
     if ((product.guaranteed[purpose] ?? 0) === 0) continue;
     if (purpose === 'P2O5' && !context.phosphorusWanted) continue;

@@ -1,7 +1,7 @@
-import type { PlannedDose } from '../../formats/case';
+import type { PlannedDose } from '../../records/case';
 import { type PlanModel, rateIn } from './model-parts';
-import { RATE_STEP_LB } from './limits';
-import { purposeOf } from './problem';
+import { RATE_STEP_LB } from '../rules/limits';
+import { purposeOf } from '../../products/purpose';
 import type { PlanProblem } from './problem-shape';
 
 const stepDown = (rateLb: number): number => Math.floor(rateLb / RATE_STEP_LB + 1e-6) * RATE_STEP_LB;

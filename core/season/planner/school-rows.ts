@@ -1,6 +1,6 @@
 import { type DoseVariable, type ModelParts, rateTerms } from './model-parts';
 import type { ZoneProblem } from './problem-shape';
-import { weeksIn } from './weeks';
+import { weeksIn } from '../../days/weeks';
 
 /** Rates are rounded down afterwards, so a step's least is kept this far clear, lb nutrient/1000 ft2. */
 const CLEAR_LB = 0.006;

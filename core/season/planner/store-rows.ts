@@ -1,4 +1,4 @@
-import type { Product } from '../../formats/case';
+import type { Product } from '../../records/case';
 import { packageLb } from '../../products/package-lb';
 import { type DoseVariable, type ModelParts, rateTerms } from './model-parts';
 import type { MilpBuilder } from './milp';

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import type { Case } from '../../formats/case';
-import { checkPropertyPlan, checkZonePlan } from '../check-plan';
-import { planSeason } from '../plan';
-import { withDoses } from '../with-doses';
+import type { Case } from '../../records/case';
+import { checkPropertyPlan, checkZonePlan } from '../checks/check-plan';
+import { planSeason } from '../draft/plan-season';
+import { withDoses } from '../plan/with-doses';
 import { buildModel } from './build-model';
 import { highsSolver } from './highs-solver';
 import type { PlanModel } from './model-parts';

@@ -1,4 +1,4 @@
-import type { Zone } from '@core/formats/case';
+import type { Zone } from '@core/records/case';
 import { HATCHES } from '../../../ui/hatches';
 
 /** The tokens of theme/tokens.css that the canvas needs: it cannot read custom properties. */

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { Group, Image, Line, Path } from 'react-konva';
-import type { Site } from '@core/formats/case';
+import type { Site } from '@core/records/case';
 import type { ClaimedTwice } from '@core/ground/claimed-twice';
 import { grown } from '@core/ground/clip';
 import type { Pair } from '@core/reckoning/inputs';

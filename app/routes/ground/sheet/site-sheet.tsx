@@ -1,7 +1,7 @@
 import type Konva from 'konva';
 import { type KeyboardEvent, type ReactNode, useRef, useState } from 'react';
 import { Circle, Layer, Line, Rect, RegularPolygon, Stage } from 'react-konva';
-import type { Site, Zone } from '@core/formats/case';
+import type { Site, Zone } from '@core/records/case';
 import type { ClaimedTwice } from '@core/ground/claimed-twice';
 import type { Measured } from '@core/ground/shape';
 import { cornersOf } from '@core/ground/shape';

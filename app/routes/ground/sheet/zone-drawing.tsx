@@ -1,5 +1,5 @@
 import { Group, Line, Path } from 'react-konva';
-import type { Zone } from '@core/formats/case';
+import type { Zone } from '@core/records/case';
 import type { Region } from '@core/ground/clip';
 import { measuredInWords, type ZoneGround } from '@core/ground/zone-ground';
 import type { Pair } from '@core/reckoning/inputs';

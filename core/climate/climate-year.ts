@@ -1,0 +1,164 @@
+import type { Climate } from '../records/case';
+import type { Grass } from '../packs/grasses';
+import { evaluate } from '../reckoning/define';
+import { isRefusal } from '../reckoning/refusal';
+import { dayOfYear, daysInYear } from '../days/day';
+import { growthPotential } from './growth-potential';
+
+/** One year's daily course, drawn through monthly normals. Index 0 is 1 January. */
+export interface ClimateYear {
+  year: number;
+  meanF: number[];
+  highF: number[];
+  lowF: number[];
+}
+
+/** Ground counts as frozen while the mean air temperature is below this, deg F. Common practice, a stand-in for a soil probe. */
+export const FROZEN_BELOW_MEAN_F = 32;
+/** Heat stress of cool-season grass: mean high above this, deg F. Common practice says 85-90. */
+export const HEAT_ABOVE_HIGH_F = 87;
+/** Cool-season feeding ends and starts near this mean air temperature, deg F. Common practice. */
+export const COOL_FEEDING_FROM_MEAN_F = 50;
+/** Warm-season feeding starts this long after the last frost: several weeks after full green-up. Common practice. */
+export const GREEN_UP_DAYS = { usual: 28, centipedegrass: 42 } as const;
+/** Warm-season nitrogen stops this long before the first frost. Common practice says 4-6 weeks or more. */
+export const STOP_BEFORE_FROST_DAYS = 42;
+/** Frost is taken where the mean low passes this, when the property gives no frost dates, deg F. */
+const FROST_LOW_F = 36;
+/** Growth under this share of the best is no season to feed in. */
+export const LEAST_GROWTH = 0.1;
+
+const MID_MONTH = [15, 45, 74, 105, 135, 166, 196, 227, 258, 288, 319, 349] as const;
+
+/** Straight lines between the middles of the months, round the year. */
+function daily(monthly: readonly number[], days: number): number[] {
+  return Array.from({ length: days }, (_, day) => {
+    const next = MID_MONTH.findIndex((mid) => mid > day);
+    const to = next === -1 ? 0 : next;
+    const from = (to + 11) % 12;
+    const start = (MID_MONTH[from] as number) - (to === 0 && next !== -1 ? 365 : 0);
+    const end = (MID_MONTH[to] as number) + (next === -1 ? 365 : 0);
+    const share = (day - start) / (end - start);
+    return (monthly[from] as number) * (1 - share) + (monthly[to] as number) * share;
+  });
+}
+
+/** Draws a year through monthly normals. */
+export function climateYear(climate: Climate, year: number): ClimateYear {
+  const days = daysInYear(year);
+  const highF = daily(climate.meanHighF as number[], days);
+  const lowF = daily(climate.meanLowF as number[], days);
+  return { year, highF, lowF, meanF: highF.map((high, i) => (high + (lowF[i] as number)) / 2) };
+}
+
+/** Growth of a grass day by day, 0..1. */
+export function growthByDay(weather: ClimateYear, grass: Grass): number[] {
+  return weather.meanF.map((meanTempF) => {
+    const share = evaluate(growthPotential, { meanTempF, season: grass.season });
+    return isRefusal(share) ? 0 : share;
+  });
+}
+
+/** Days of the year's last and first frost, from the property or from mean lows. 365 where none comes. */
+export function frostDays(climate: Climate, weather: ClimateYear): { last: number; first: number } {
+  const dayFor = (monthDay: string) => dayOfYear(`${weather.year}-${monthDay === '02-29' ? '02-28' : monthDay}`);
+  const frosty = weather.lowF.map((low) => low < FROST_LOW_F);
+  const summer = Math.floor(weather.meanF.length / 2);
+  const lastFrosty = frosty.lastIndexOf(true, summer);
+  const firstFrosty = frosty.indexOf(true, summer);
+  return {
+    last: climate.lastFrost ? dayFor(climate.lastFrost) : lastFrosty,
+    first: climate.firstFrost ? dayFor(climate.firstFrost) : firstFrosty === -1 ? weather.meanF.length : firstFrosty,
+  };
+}
+
+/** A stretch of the year, first and last day inside, that forbids or limits feeding. */
+export interface ClosedWindow {
+  kind: 'frozen' | 'dormant' | 'heat' | 'code';
+  from: number;
+  to: number;
+  says: string;
+}
+
+/** Turns a day-by-day yes/no into stretches. */
+export function stretches(days: readonly boolean[]): { from: number; to: number }[] {
+  const found: { from: number; to: number }[] = [];
+  days.forEach((yes, day) => {
+    const open = found.at(-1);
+    if (yes && open?.to === day - 1) open.to = day;
+    else if (yes) found.push({ from: day, to: day });
+  });
+  return found;
+}
+
+/** Growth, feeding days and closed windows of one grass in one year. */
+export interface GrowthSeason {
+  growth: number[];
+  /** Days on which nitrogen may go down, before any local code. */
+  feeding: boolean[];
+  frozen: boolean[];
+  heat: boolean[];
+  windows: ClosedWindow[];
+  /** Day after which the grass has been mown twice in spring; undefined where it never rests or never grows. */
+  twoMowings?: number;
+  /** Day a warm-season grass counts as fully green. */
+  fullGreen?: number;
+  /** Day of the last mowing of the year. */
+  lastMowing?: number;
+  firstFrost: number;
+  lastFrost: number;
+}
+
+/** Days of best growth between two mowings under the one-third rule. Common practice: weekly, a little oftener at the peak. */
+export const GROWTH_DAYS_A_MOWING = 6;
+
+/** Day by which a grass that rested in winter has been mown so often; undefined where it grows all year or never. */
+function dayAfterMowings(growth: readonly number[], mowings: number): number | undefined {
+  const wakes = growth.findIndex((share) => share >= LEAST_GROWTH);
+  if (wakes <= 0) return undefined;
+  let grown = 0;
+  const day = growth.findIndex((share, at) => at >= wakes && (grown += share) >= mowings * GROWTH_DAYS_A_MOWING);
+  return day === -1 ? undefined : day;
+}
+
+/** When a grass may be fed in a year of this climate. */
+export function growthSeason(climate: Climate, weather: ClimateYear, grass: Grass): GrowthSeason {
+  const growth = growthByDay(weather, grass);
+  const frozen = weather.meanF.map((mean) => mean < FROZEN_BELOW_MEAN_F);
+  const heat = weather.highF.map((high) => grass.season === 'cool' && high > HEAT_ABOVE_HIGH_F);
+  const frost = frostDays(climate, weather);
+  const greenUp = frost.last + (grass.id === 'centipedegrass' ? GREEN_UP_DAYS.centipedegrass : GREEN_UP_DAYS.usual);
+  const twoMowings = dayAfterMowings(growth, 2);
+  const feeding = growth.map((share, day) => {
+    if (frozen[day] || heat[day] || share < LEAST_GROWTH) return false;
+    return grass.season === 'cool'
+      ? (weather.meanF[day] as number) >= COOL_FEEDING_FROM_MEAN_F && day >= (twoMowings ?? 0)
+      : day >= greenUp && day <= frost.first - STOP_BEFORE_FROST_DAYS;
+  });
+  const dormant = growth.map(
+    (_, day) =>
+      grass.season === 'warm' && !frozen[day] && (day < greenUp || day > frost.first - STOP_BEFORE_FROST_DAYS),
+  );
+  const windows: ClosedWindow[] = [
+    ...stretches(frozen).map((s) => ({ ...s, kind: 'frozen' as const, says: 'Frozen' })),
+    ...stretches(dormant).map((s) => ({
+      ...s,
+      kind: 'dormant' as const,
+      says: s.from === 0 || s.from < greenUp ? 'Not yet green, no N' : 'Before frost, no N',
+    })),
+    ...stretches(heat).map((s) => ({ ...s, kind: 'heat' as const, says: 'Heat, no N' })),
+  ];
+  const lastGrowing = growth.findLastIndex((share) => share >= LEAST_GROWTH);
+  return {
+    growth,
+    feeding,
+    frozen,
+    heat,
+    windows,
+    twoMowings,
+    fullGreen: grass.season === 'warm' ? greenUp : undefined,
+    lastMowing: lastGrowing === -1 ? undefined : lastGrowing,
+    firstFrost: frost.first,
+    lastFrost: frost.last,
+  };
+}

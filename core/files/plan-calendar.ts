@@ -1,0 +1,66 @@
+import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator';
+import type { CareTask } from '../care/tasks';
+import { PURPOSE_CAUTIONS, SPREADING_CAUTIONS } from '../season/rules/cautions';
+import { addDays } from '../days/day';
+import type { PlanSheet, SheetLine } from '../season/output/plan-sheet';
+
+/** A reminder comes so long before the day, s: time to buy and to look at the forecast. */
+const REMIND_BEFORE_S = { week: 7 * 86_400, day: 86_400 } as const;
+
+const lineWords = (line: SheetLine): string =>
+  `${line.zone}: ${line.weighOutLb.toFixed(1)} lb product of ${line.product}${line.face ? ` ${line.face}` : ''} (${line.ratePer1000Lb.toFixed(2)} lb product per 1000 sq ft). ${line.why}`;
+
+/**
+ * The plan as a calendar (RFC 5545): a day-long event a trip, with what is weighed out where, the cautions in its text,
+ * and two reminders; care tasks as events of their own. Events keep their names when the file is made again, so that a
+ * calendar program updates rather than doubles them.
+ *
+ * @param stamp when the file is made, ISO date and time: the core has no clock
+ */
+export function printPlanCalendar(
+  sheet: PlanSheet,
+  propertyId: string,
+  stamp: string,
+  care: readonly CareTask[] = [],
+): string {
+  const calendar = ical({
+    name: `${sheet.property}, season ${sheet.year}`,
+    prodId: { company: 'Ubertas', product: 'season plan', language: 'EN' },
+    method: ICalCalendarMethod.PUBLISH,
+  });
+  const name = (part: string) => `${propertyId}-${part}@ubertas`.replaceAll(/[^\w@.-]/g, '-');
+  for (const { date, lines } of sheet.trips) {
+    const purposes = [...new Set(lines.map((line) => line.for))];
+    const cautions = [...purposes.map((purpose) => PURPOSE_CAUTIONS[purpose]), ...SPREADING_CAUTIONS];
+    const event = calendar.createEvent({
+      id: name(date),
+      start: date,
+      end: addDays(date, 1),
+      allDay: true,
+      stamp,
+      summary: `Spread at ${sheet.property}: ${[...new Set(lines.map((line) => line.zone))].join(', ')}`,
+      description: [...lines.map(lineWords), '', ...cautions].join('\n'),
+    });
+    event.createAlarm({
+      type: ICalAlarmType.display,
+      trigger: REMIND_BEFORE_S.week,
+      description: `In a week: ${[...new Set(lines.map((line) => line.product))].join(', ')} at ${sheet.property}`,
+    });
+    event.createAlarm({
+      type: ICalAlarmType.display,
+      trigger: REMIND_BEFORE_S.day,
+      description: `Tomorrow at ${sheet.property}: look at the forecast first`,
+    });
+  }
+  for (const task of care)
+    calendar.createEvent({
+      id: name(`${task.zoneId}-${task.id}-${task.from}`),
+      start: task.from,
+      end: addDays(task.to, 1),
+      allDay: true,
+      stamp,
+      summary: `${task.zone}: ${task.title}`,
+      description: `${task.says}\nWhen: ${task.condition}`,
+    });
+  return calendar.toString();
+}

@@ -1,0 +1,221 @@
+import type { SoilResult } from '../records/soil-test-schema';
+import type { Analyte, Method } from '../records/vocabularies';
+
+/** A column of a soil report table, as its header names it. */
+export type Column =
+  | { kind: 'analyte'; analyte: Analyte; unit?: SoilResult['unit']; method?: Method; scale?: number }
+  | {
+      kind: 'fact';
+      fact:
+        | 'sample'
+        | 'grass'
+        | 'texture'
+        | 'sampledOn'
+        | 'depthIn'
+        | 'areaSqFt'
+        | 'unit'
+        | 'method'
+        | 'buffer-method'
+        | 'P-method'
+        | 'carbonates'
+        | 'property'
+        | 'lab'
+        | 'analyte'
+        | 'value'
+        | 'qualifier';
+      /** What a number in this column is multiplied by: cm to inches. */
+      scale?: number;
+    }
+  | { kind: 'other'; why?: string };
+
+export type Fact = Extract<Column, { kind: 'fact' }>['fact'];
+
+const FACTS = new Map<string, Fact>(
+  Object.entries({
+    sample: 'sample',
+    'sample id': 'sample',
+    sampleid: 'sample',
+    id: 'sample',
+    'lab no': 'sample',
+    'lab number': 'sample',
+    'sample no': 'sample',
+    'sample code': 'sample',
+    'sample name': 'sample',
+    bag: 'sample',
+    field: 'sample',
+    lawn: 'sample',
+    'area name': 'sample',
+    property: 'property',
+    client: 'property',
+    customer: 'property',
+    site: 'property',
+    lab: 'lab',
+    laboratory: 'lab',
+    analyte: 'analyte',
+    parameter: 'analyte',
+    determination: 'analyte',
+    test: 'analyte',
+    result: 'value',
+    value: 'value',
+    reading: 'value',
+    qualifier: 'qualifier',
+    flag: 'qualifier',
+    sampled: 'sampledOn',
+    'date sampled': 'sampledOn',
+    'sampling date': 'sampledOn',
+    'sampling depth': 'depthIn',
+    'sample depth': 'depthIn',
+    zone: 'sample',
+    grass: 'grass',
+    texture: 'texture',
+    'soil texture': 'texture',
+    sampledon: 'sampledOn',
+    'sampled on': 'sampledOn',
+    date: 'sampledOn',
+    'sample date': 'sampledOn',
+    depthin: 'depthIn',
+    depth: 'depthIn',
+    'depth in': 'depthIn',
+    areasqft: 'areaSqFt',
+    unit: 'unit',
+    units: 'unit',
+    method: 'method',
+    extractant: 'method',
+    'buffer-method': 'buffer-method',
+    'buffer method': 'buffer-method',
+    'p-method': 'P-method',
+    'p method': 'P-method',
+    carbonates: 'carbonates',
+    fizz: 'carbonates',
+  }),
+);
+const NAMES = new Map<string, Analyte>(
+  Object.entries({
+    ph: 'pH',
+    'soil ph': 'pH',
+    'water ph': 'pH',
+    'ph water': 'pH',
+    'buffer ph': 'buffer-pH',
+    'ph buffer': 'buffer-pH',
+    bph: 'buffer-pH',
+    'buffer-ph': 'buffer-pH',
+    buffer: 'buffer-pH',
+    'ph buf': 'buffer-pH',
+    p1: 'P',
+    'available p': 'P',
+    'available k': 'K',
+    'so4-s': 'S',
+    'sulfate-s': 'S',
+    'no3-n': 'NO3-N',
+    'nitrate-n': 'NO3-N',
+    'o.m.': 'OM',
+    humus: 'OM',
+    'soluble salts': 'EC',
+    salinity: 'EC',
+    'free lime': 'CaCO3',
+    carbonates: 'CaCO3',
+    'total exchange capacity': 'CEC',
+    al: 'Al',
+    aluminum: 'Al',
+    aluminium: 'Al',
+    acidity: 'acidity',
+    'exchangeable acidity': 'acidity',
+    p: 'P',
+    phosphorus: 'P',
+    k: 'K',
+    potassium: 'K',
+    ca: 'Ca',
+    calcium: 'Ca',
+    mg: 'Mg',
+    magnesium: 'Mg',
+    s: 'S',
+    sulfur: 'S',
+    sulphur: 'S',
+    na: 'Na',
+    sodium: 'Na',
+    fe: 'Fe',
+    iron: 'Fe',
+    mn: 'Mn',
+    manganese: 'Mn',
+    zn: 'Zn',
+    zinc: 'Zn',
+    cu: 'Cu',
+    copper: 'Cu',
+    b: 'B',
+    boron: 'B',
+    nitrate: 'NO3-N',
+    om: 'OM',
+    'organic matter': 'OM',
+    cec: 'CEC',
+    ec: 'EC',
+    caco3: 'CaCO3',
+    carbonate: 'CaCO3',
+  }),
+);
+const UNIT_WORDS: readonly [RegExp, NonNullable<SoilResult['unit']>][] = [
+  [/\bppm\b|mg ?\/ ?kg|[uµμ]g ?\/ ?g/, 'ppm'],
+  [/(lbs?|#) ?\/ ?a(c(re)?)?\b|pounds per acre/, 'lb/acre'],
+  [/kg ?\/ ?ha/, 'kg/ha'],
+  [/mg ?\/ ?(dm3|l)\b/, 'mg/dm3'],
+  [/cmolc? ?\/ ?kg|meq ?\/ ?100 ?g/, 'cmolc/kg'],
+  [/%|percent|pct/, '%'],
+  [/ds ?\/ ?m|mmhos( ?\/ ?cm)?|ms ?\/ ?cm/, 'dS/m'],
+  [/\bindex\b/, 'index'],
+];
+const METHOD_WORDS: readonly [RegExp, Method][] = [
+  [/mehlich[ -]?(3|iii)|\bm3\b/, 'mehlich-3'],
+  [/mehlich[ -]?(1|i)\b|\bm1\b/, 'mehlich-1'],
+  [/bray/, 'bray-p1'],
+  [/olsen/, 'olsen'],
+  [/morgan/, 'morgan'],
+  [/acetate|\bnh4oac\b/, 'ammonium-acetate'],
+  [/dtpa/, 'dtpa'],
+  [/hot water/, 'hot-water'],
+  [/\bsmp\b/, 'smp'],
+  [/sikora/, 'sikora'],
+  [/adams/, 'adams-evans'],
+  [/mehlich/, 'mehlich'],
+  [/cacl2/, 'cacl2'],
+  [/1:2/, 'water-1:2'],
+  [/1:1/, 'water-1:1'],
+];
+
+const CM_PER_IN = 2.54;
+/** Index forms of a buffer reading, ten times the pH. */
+const BUFFER_INDEX = new Set(['lime index', 'buffer index', 'lime test index', 'smp index']);
+/** Oxides are not elements: taken for one another they are wrong by 1.2 to 2.3 times. */
+const OXIDES = new Set(['p2o5', 'k2o', 'mgo', 'cao', 'phosphate', 'potash']);
+
+/** An analyte by the name a laboratory gives it, or undefined. */
+export const analyteNamed = (text: string): Analyte | undefined => NAMES.get(text.trim().toLowerCase());
+export const unitNamed = (text: string): SoilResult['unit'] | undefined =>
+  UNIT_WORDS.find(([pattern]) => pattern.test(text.toLowerCase()))?.[1];
+export const methodNamed = (text: string): Method | undefined =>
+  METHOD_WORDS.find(([pattern]) => pattern.test(text.toLowerCase()))?.[1];
+
+/** Reads a header: `K (ppm, Mehlich-3)`, `P_lb/acre`, `Soil pH`, `buffer-pH`, `Depth cm`. What it does not know is left aside. */
+export function readHeader(header: string): Column {
+  const text = header.trim().toLowerCase().replaceAll('_', ' ');
+  const fact = FACTS.get(text);
+  if (fact) return { kind: 'fact', fact };
+  const unit = unitNamed(text);
+  const method = methodNamed(text);
+  let bare = text.replace(/[([].*?[)\]]/g, ' ');
+  for (const [pattern] of [...UNIT_WORDS, ...METHOD_WORDS]) bare = bare.replace(pattern, ' ');
+  bare = bare.replace(/[,;:]/g, ' ').replace(/\s+/g, ' ').trim();
+  const wholly = text
+    .replace(/[([].*?[)\]]/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
+  if (BUFFER_INDEX.has(wholly) || BUFFER_INDEX.has(bare))
+    return { kind: 'analyte', analyte: 'buffer-pH', method: method ?? 'smp', scale: 0.1 };
+  if (OXIDES.has(bare)) return { kind: 'other', why: 'an oxide, not the element: it is not read as P or K' };
+  const bareFact = FACTS.get(bare.replace(/\b(cm|in|inch|inches)\b/, '').trim());
+  if (bareFact === 'depthIn')
+    return /\bcm\b/.test(text)
+      ? { kind: 'fact', fact: 'depthIn', scale: 1 / CM_PER_IN }
+      : { kind: 'fact', fact: 'depthIn' };
+  const analyte = NAMES.get(bare);
+  if (!analyte) return bareFact ? { kind: 'fact', fact: bareFact } : { kind: 'other' };
+  return { kind: 'analyte', analyte, unit, method };
+}

@@ -1,0 +1,36 @@
+import pack from './grasses.json';
+import type { Care, GrassId } from '../records/vocabularies';
+import type { Standing } from '../reckoning/define';
+
+/** A row of the grass table: what the grass asks of the soil and of the year. */
+export interface Grass {
+  id: GrassId;
+  name: string;
+  season: 'cool' | 'warm';
+  /** pH window, both ends inside it, and where to aim. */
+  phLow: number;
+  phHigh: number;
+  phAim: number;
+  /** lb N/1000 ft2 a year by care. */
+  nitrogenLb: Record<Care, number>;
+  /** Most lb N/1000 ft2 a year. */
+  ceilingLb: number;
+  mowIn: [number, number];
+  lowChloride?: boolean;
+  note: string;
+}
+
+const table = new Map(pack.grasses.map((row) => [row.id, row as Grass]));
+
+/** The grass table's row. */
+export const grassOf = (id: GrassId): Grass => table.get(id) as Grass;
+
+/** Every row, cool-season first. */
+export const ALL_GRASSES: readonly Grass[] = pack.grasses as Grass[];
+
+/** Where the table comes from, for findings and Workings. */
+export const GRASS_PACK = {
+  name: `${pack.pack} ${pack.version}`,
+  cite: pack.source.cite,
+  standing: pack.source.standing as Standing,
+};

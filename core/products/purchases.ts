@@ -1,0 +1,50 @@
+import { asWeighed } from '../field/as-weighed';
+import type { Product } from '../records/case';
+import { packageLb as weightOfPackage } from './package-lb';
+
+/** What to buy of one product for the year. */
+export interface Purchase {
+  productId: string;
+  name: string;
+  /** lb product spread over all zones. */
+  neededLb: number;
+  onHandLb: number;
+  packages: number;
+  packageLb?: number;
+  /** lb product bought. */
+  lb: number;
+  cost?: number;
+  leftLb: number;
+}
+
+/**
+ * Whole packages for all zones together, stock on hand used first. What is needed is the sum of what the scale shows, so
+ * that lists, labels and costs agree to the ounce. 118 lb needed, 10 on hand, 50 lb bags: 3 bags, 42 lb left.
+ */
+export function purchases(
+  doses: readonly { productId: string; zoneLb: number }[],
+  products: readonly Product[],
+): Purchase[] {
+  const needed = new Map<string, number>();
+  for (const dose of doses) needed.set(dose.productId, (needed.get(dose.productId) ?? 0) + asWeighed(dose.zoneLb));
+  return [...needed].map(([productId, neededLb]) => {
+    const product = products.find((p) => p.id === productId);
+    const onHandLb = product?.onHandLb ?? 0;
+    const short = Math.max(0, neededLb - onHandLb);
+    const packageLb = weightOfPackage(product);
+    const packages = packageLb === undefined ? 0 : Math.max(0, Math.ceil(short / packageLb - 1e-9));
+    const lb = packageLb === undefined ? short : packages * packageLb;
+    const price = product?.package?.price;
+    return {
+      productId,
+      name: product?.name ?? productId,
+      neededLb,
+      onHandLb,
+      packages,
+      packageLb,
+      lb,
+      cost: price === undefined ? undefined : packages * price,
+      leftLb: onHandLb + lb - neededLb,
+    };
+  });
+}

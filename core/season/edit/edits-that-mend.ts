@@ -1,0 +1,181 @@
+import type { Case, PlannedDose, Product, Zone } from '../../records/case';
+import { faceOf } from '../../products/label/face';
+import { percentFor } from '../../products/shelf';
+import { isRefusal, type Refusal } from '../../reckoning/refusal';
+import { doseKey } from '../plan/dose-key';
+import { checkZonePlan } from '../checks/check-plan';
+import { sayDay } from '../../days/day';
+import { type Consequence, consequenceOf, type JudgedPlan, judgePlan } from '../checks/judge-plan';
+import { moveDose, removeDose, setRate, swapProduct } from './edit-plan';
+import { givenKeys } from '../plan/doses-given';
+import type { SeasonPlan, ZoneSeason } from '../plan/season-plan';
+import { leastRateLb, RATE_STEP_LB } from '../rules/limits';
+import { withDoses } from '../plan/with-doses';
+
+type JudgedCheck = JudgedPlan['checks'][number];
+
+/** One hand edit that would mend a check, tried out. */
+export interface Mending {
+  /** What to do, as on a button: 'Move 2 Nov to 9 Nov'. */
+  says: string;
+  doses: PlannedDose[];
+  of: Consequence;
+}
+
+/** Weeks a dose is tried away from where it stands; further off it is another plan. Common practice: a season is a quarter. */
+const MOST_WEEKS = 13;
+/** Offered at the most: one to take, one to weigh it against. */
+const OFFERED = 2;
+/** Halvings of a rate in search of the most that passes: closer than a hundredth of a pound from 80 lb down. */
+const HALVINGS = 13;
+
+/** Amounts of the year, by the check that watches them. */
+const AMOUNT_OF: Readonly<Record<string, 'N' | 'P2O5' | 'K2O'>> = {
+  'nitrogen-year': 'N',
+  phosphorus: 'P2O5',
+  'potassium-year': 'K2O',
+};
+
+interface Tried {
+  kind: 'move' | 'rate' | 'swap' | 'remove';
+  key: string;
+  says: string;
+  doses: PlannedDose[];
+  /** Smaller is nearer to what stands. */
+  far: number;
+}
+
+const RANK = { move: 0, rate: 1, swap: 2, remove: 3 } as const;
+const STANDING = { pass: 0, warn: 1, fail: 2 } as const;
+
+/**
+ * Single hand edits that would mend a check of a zone and break nothing else, the least first: another week, another rate,
+ * another product, without the dose. Each is tried out and judged by every check of its zone, so that nothing is offered
+ * which does not hold. Given and locked doses are left alone. None for checks of the whole property.
+ *
+ * @param draft the year without its doses
+ * @param before the plan as it stands, judged
+ */
+export function mendings(
+  given: Case,
+  draft: SeasonPlan,
+  doses: readonly PlannedDose[],
+  before: JudgedPlan,
+  check: JudgedCheck,
+): Mending[] {
+  const { zoneId } = check;
+  const zoneSeason = draft.zones.find((z) => z.zone.id === zoneId);
+  if (!zoneId || !zoneSeason || check.standing === 'pass') return [];
+  const products = given.products ?? [];
+  const stands = new Map(before.checks.filter((c) => c.zoneId === zoneId).map((c) => [c.id, c.standing]));
+  const alone: SeasonPlan = { ...draft, zones: [zoneSeason] };
+  const checksOf = (next: readonly PlannedDose[]) => {
+    const [season] = withDoses(alone, given, next).zones;
+    return season ? checkZonePlan(season, given, alone) : [];
+  };
+  const clears = (found: ReturnType<typeof checksOf>) =>
+    found.length > 0 && !found.some((c) => c.id === check.id && c.standing !== 'pass');
+  /** Whether a changed plan of the zone mends the check and leaves every other at least as good. */
+  const mends = (next: readonly PlannedDose[]): boolean => {
+    const found = checksOf(next);
+    return clears(found) && found.every((c) => STANDING[c.standing] <= STANDING[stands.get(c.id) ?? 'pass']);
+  };
+
+  const standing = givenKeys(given);
+  const here = doses.filter((d) => d.zoneId === zoneId);
+  const free = here.filter((d) => !d.locked && !standing.has(doseKey(d)));
+  const atFault = free.filter((d) => check.doses?.includes(doseKey(d)));
+  const amount = AMOUNT_OF[check.id];
+  const tried: Tried[] = [];
+  for (const dose of atFault.length > 0 ? atFault : free) {
+    const key = doseKey(dose);
+    const product = products.find((p) => p.id === dose.productId);
+    const crowded = product && here.some((d) => d !== dose && d.date === dose.date);
+    const name = crowded ? `${faceOf(product)} of ${sayDay(dose.date)}` : sayDay(dose.date);
+    const keep = (kind: Tried['kind'], says: string, next: PlannedDose[] | Refusal, far: number): boolean => {
+      if (isRefusal(next) || !mends(next)) return false;
+      tried.push({ kind, key, says, doses: next, far });
+      return true;
+    };
+    if (!product) {
+      keep('remove', `Take out ${name}`, removeDose(doses, key), 0);
+      continue;
+    }
+    const unit = dose.for === 'lime' ? 'lb lime' : 'lb product';
+    if (!amount)
+      for (const way of [-1, 1])
+        for (let weeks = 1; weeks <= MOST_WEEKS; weeks++) {
+          const next = moveDose(doses, key, way * weeks);
+          const moved = isRefusal(next) ? undefined : next.find((d) => !doses.includes(d));
+          if (!moved || moved.date === dose.date) continue;
+          if (keep('move', `Move ${name} to ${sayDay(moved.date)}`, next, weeks)) break;
+        }
+    const rateLb = amount
+      ? rateForYear(amount, dose, product, here, products, zoneSeason)
+      : atFault.length > 0
+        ? mostThatPasses(zoneSeason.zone, dose, product, (lb) => {
+            const next = setRate(doses, key, lb);
+            return !isRefusal(next) && clears(checksOf(next));
+          })
+        : undefined;
+    if (rateLb !== undefined)
+      keep(
+        'rate',
+        `${rateLb > dose.rateLb ? 'Raise' : 'Lower'} ${name} to ${rateLb.toFixed(2)} ${unit}`,
+        setRate(doses, key, rateLb),
+        Math.abs(rateLb - dose.rateLb) / dose.rateLb,
+      );
+    if (atFault.length === 0) continue;
+    const others = zoneSeason.shelf[dose.for]?.options ?? [];
+    for (const other of others)
+      if (other.id !== product.id)
+        keep('swap', `Take ${other.name} on ${sayDay(dose.date)}`, swapProduct(doses, key, other, products), 0);
+    keep('remove', `Take out ${name}`, removeDose(doses, key), 0);
+  }
+
+  const nearest = tried.sort((a, b) => RANK[a.kind] - RANK[b.kind] || a.far - b.far);
+  const judged = nearest.slice(0, 4 * OFFERED).map(({ says, doses: next }) => ({
+    says,
+    doses: next,
+    of: consequenceOf(before, judgePlan(given, withDoses(draft, given, next))),
+  }));
+  return judged.filter(({ of }) => of.broken.length === 0).slice(0, OFFERED);
+}
+
+/** Most of a dose that passes, lb product/1000 ft2, between the least practical rate and what stands; undefined where even the least does not. */
+function mostThatPasses(
+  zone: Zone,
+  dose: PlannedDose,
+  product: Product,
+  passes: (lb: number) => boolean,
+): number | undefined {
+  let low = leastRateLb(product, zone);
+  let high = dose.rateLb;
+  if (low >= high || !passes(low)) return undefined;
+  for (let i = 0; i < HALVINGS && high - low > RATE_STEP_LB; i++) {
+    const middle = Number(((low + high) / 2).toFixed(2));
+    if (passes(middle)) low = middle;
+    else high = middle;
+  }
+  return Number(low.toFixed(2));
+}
+
+/** Rate at which a dose would bring the year's amount to what is prescribed; undefined where that is under the least practical one. */
+function rateForYear(
+  nutrient: 'N' | 'P2O5' | 'K2O',
+  dose: PlannedDose,
+  product: Product,
+  here: readonly PlannedDose[],
+  products: readonly Product[],
+  { zone, prescription: { nitrogen, phosphorus, potassium } }: ZoneSeason,
+): number | undefined {
+  const share = (product.guaranteed[nutrient] ?? 0) / 100;
+  if (share === 0) return undefined;
+  const brought = here.reduce((sum, d) => {
+    const its = products.find((p) => p.id === d.productId);
+    return sum + (d.rateLb * (its?.guaranteed[nutrient] ?? 0)) / 100;
+  }, 0);
+  const want = { N: nitrogen.year.value, P2O5: phosphorus.yearLb, K2O: potassium.yearLb }[nutrient];
+  const rateLb = Number((dose.rateLb + (want - brought) / share).toFixed(2));
+  return rateLb >= leastRateLb(product, zone) && percentFor(product, dose.for) > 0 ? rateLb : undefined;
+}

@@ -1,0 +1,15 @@
+import type { PlannedDose } from '../../records/case';
+import type { SeasonPlan } from './season-plan';
+
+/** Doses of a season as a plan keeps them. */
+export const plannedOf = (season: SeasonPlan, locked: ReadonlySet<string>): PlannedDose[] =>
+  season.zones.flatMap((z) =>
+    z.doses.map((d) => ({
+      zoneId: d.zoneId,
+      date: d.date,
+      productId: d.productId,
+      for: d.for,
+      rateLb: Number(d.rateLb.toFixed(6)),
+      ...(locked.has(`${d.zoneId}/${d.date}/${d.productId}`) ? { locked: true } : {}),
+    })),
+  );

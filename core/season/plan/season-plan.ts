@@ -1,0 +1,48 @@
+import type { CarryOver } from './carry-over';
+import type { Dose } from './dose';
+import type { ClimateYear, GrowthSeason } from '../../climate/climate-year';
+import type { IsoDay } from '../../days/day';
+import type { Grass } from '../../packs/grasses';
+import type { ZonePrescription } from '../../prescription/prescription';
+import type { PlannedFor, Product, Zone } from '../../records/case';
+import type { Interpretation } from '../../soil/interpret';
+import type { SeasonSchools } from '../rules/season-schools';
+
+/** Something asked for that the plain rule could not place. */
+export interface Unplaced {
+  zoneId: string;
+  for: PlannedFor;
+  says: string;
+}
+
+export interface ZoneSeason {
+  zone: Zone;
+  grass: Grass;
+  /** What the chosen schools of practice ask of the year; undefined without a climate. */
+  schools?: SeasonSchools;
+  season?: GrowthSeason;
+  prescription: ZonePrescription;
+  /** The report the prescription follows from, read. */
+  read?: Interpretation;
+  doses: Dose[];
+  unplaced: Unplaced[];
+  /** What last year's slow doses let go this year; the year's need is less by it. */
+  carried?: CarryOver;
+  /** Product in use for each purpose, and the others that may serve. */
+  shelf: Partial<Record<PlannedFor, { chosen?: Product; options: Product[] }>>;
+}
+
+export interface SeasonPlan {
+  year: number;
+  from: IsoDay;
+  /** What the first day is, for a day before it: 'before the report of 2 March'. */
+  fromIs: string;
+  weather?: ClimateYear;
+  /** Soil temperature of every day, deg F; empty without a climate. */
+  soilF: number[];
+  zones: ZoneSeason[];
+}
+
+/** Product chosen by a person: key `zoneId/purpose`. */
+export type ProductChoices = Readonly<Record<string, string>>;
+export const choiceKey = (zoneId: string, purpose: PlannedFor): string => `${zoneId}/${purpose}`;

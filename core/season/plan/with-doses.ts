@@ -1,0 +1,91 @@
+import type { Case, PlannedDose, Product } from '../../records/case';
+import { percentFor } from '../../products/shelf';
+import { daysBetween } from '../../days/day';
+import { type Dose, makeDose } from './dose';
+import { type SeasonPlan, type ZoneSeason } from './season-plan';
+import { LIME_NITROGEN_GAP_DAYS } from '../rules/limits';
+
+/** What a dose is there for, as a colleague would say it. */
+function whyOf(
+  planned: PlannedDose,
+  zoneSeason: ZoneSeason,
+  all: readonly PlannedDose[],
+  products: readonly Product[],
+): string {
+  const { season, schools, prescription } = zoneSeason;
+  const here = all.filter((d) => d.zoneId === planned.zoneId);
+  if (planned.for === 'lime') return `lime, clear of urea and ammonium by ${LIME_NITROGEN_GAP_DAYS} days; water it in`;
+  if (planned.for === 'sulfur') return 'sulfur, on soil warm enough for microbes; water it in';
+  const day = daysBetween(`${planned.date.slice(0, 4)}-01-01`, planned.date);
+  const product = products.find((p) => p.id === planned.productId);
+  const step = product && schools?.steps.find((s) => day >= s.from && day <= s.to && s.serves(product));
+  const elsewhere = new Set(
+    all.filter((d) => d.date === planned.date && d.zoneId !== planned.zoneId).map((d) => d.zoneId),
+  );
+  const trip =
+    elsewhere.size > 0 ? `; one trip with ${elsewhere.size} more ${elsewhere.size === 1 ? 'zone' : 'zones'}` : '';
+  if ((product?.guaranteed.N ?? 0) === 0) {
+    const riding = here.some((d) => d !== planned && d.date === planned.date);
+    return `${planned.for}${riding ? ', same day as the nitrogen' : ', a trip of its own'}${trip}`;
+  }
+  if (step) return `${schools?.late}: ${step.id.replaceAll('-', ' ')}${trip}`;
+  if (!season) return '';
+  const next = here
+    .filter((d) => d.date > planned.date && (products.find((p) => p.id === d.productId)?.guaranteed.N ?? 0) > 0)
+    .map((d) => daysBetween(`${d.date.slice(0, 4)}-01-01`, d.date))
+    .sort((a, b) => a - b)[0];
+  const total = season.growth.reduce((a, b) => a + b, 0) || 1;
+  const share = season.growth.slice(day, next ?? season.growth.length).reduce((a, b) => a + b, 0) / total;
+  const asks = share * prescription.nitrogen.year.value;
+  return `growth asks ${asks.toFixed(2)} lb N ${next === undefined ? 'to the end of the year' : `in the ${next - day} days to the next feeding`}${trip}`;
+}
+
+/** Makes one dose of a plan with its figures. Undefined where its zone or its product is gone. */
+function made(
+  planned: PlannedDose,
+  zoneSeason: ZoneSeason,
+  all: readonly PlannedDose[],
+  products: readonly Product[],
+): Dose | undefined {
+  const product = products.find((p) => p.id === planned.productId);
+  if (!product) return undefined;
+  const percent = percentFor(product, planned.for);
+  if (percent <= 0) return undefined;
+  const { ph, nitrogen, phosphorus, potassium } = zoneSeason.prescription;
+  const prescribed = {
+    N: nitrogen.year,
+    P2O5: phosphorus.year,
+    K2O: potassium.year,
+    lime: ph.dosesFigure,
+    sulfur: ph.dosesFigure,
+  };
+  const lb = (planned.rateLb * percent) / 100;
+  const says =
+    planned.for === 'lime'
+      ? 'lime dose'
+      : `${planned.for === 'sulfur' ? 'free S' : planned.for} of this dose, by the plan`;
+  return makeDose(
+    zoneSeason.zone,
+    planned.date,
+    product,
+    planned.for,
+    { lb, says, figure: prescribed[planned.for] },
+    whyOf(planned, zoneSeason, all, products),
+  );
+}
+
+/** The same season with the doses of a finished plan in place of the plain rule's. Doses of zones or products that are gone are left out. */
+export function withDoses(plan: SeasonPlan, given: Case, planned: readonly PlannedDose[]): SeasonPlan {
+  const products = given.products ?? [];
+  return {
+    ...plan,
+    zones: plan.zones.map((zoneSeason) => ({
+      ...zoneSeason,
+      unplaced: [],
+      doses: planned
+        .filter((d) => d.zoneId === zoneSeason.zone.id)
+        .flatMap((d) => made(d, zoneSeason, planned, products) ?? [])
+        .sort((a, b) => a.date.localeCompare(b.date)),
+    })),
+  };
+}

@@ -1,0 +1,58 @@
+import type { Product, Zone } from '../../records/case';
+import type { SOLUBLE_N } from './dose-ceilings';
+import { leastDaysBetweenN } from './dose-ceilings';
+import { groupOfTexture } from '../../ground/texture-groups';
+
+/**
+ * Below this a spreader's gate does not close evenly, lb product/1000 ft2, and a dose is not worth the walk, lb nutrient/1000 ft2.
+ * Close-cut turf gets fine grades and sprays in small and many doses. Common practice: 0.5 lb N is the least useful on a lawn, half of it on sand.
+ */
+const LEAST = {
+  usual: { productLb: 1, nutrientLb: 0.25 },
+  'close-cut': { productLb: 0.5, nutrientLb: 0.1 },
+} as const;
+/** Rates are set to a hundredth of a pound of product/1000 ft2. Common practice of a scale. */
+export const RATE_STEP_LB = 0.01;
+/** A year's N, P2O5 or K2O may be this share off what is prescribed. Common practice: 0.96 is accepted as 1. */
+const YEAR_TOLERANCE = 0.04;
+/** Needs under half a usual dose cannot be met closer than this, because no spreader holds less, lb nutrient/1000 ft2. Common practice. */
+const SMALL_NEED = { underLb: 0.5, toleranceLb: 0.1 } as const;
+
+/** How far a year's nutrient may be off what is prescribed, lb nutrient/1000 ft2. 2.5 lb N: 0.1; 0.3 lb N: 0.1; 1 lb N: 0.04. */
+export const yearToleranceLb = (needLb: number): number =>
+  Math.max(needLb * YEAR_TOLERANCE, needLb > 0 && needLb < SMALL_NEED.underLb ? SMALL_NEED.toleranceLb : 0);
+/** K2O may run over its need this far, because grades bring it along; P2O5 may not. Common practice. */
+const POTASH_OVER = { share: 0.15, lb: 0.25 } as const;
+export const potashOverLb = (needLb: number): number => Math.max(needLb * POTASH_OVER.share, POTASH_OVER.lb);
+/** Longest wait between nitrogen doses within the open season, days: sand lets nitrogen go. Common practice. */
+const MOST_DAYS = { usual: 84, sand: 56, 'close-cut': 42 } as const;
+/**
+ * Nitrogen that slow doses may still let go in the heat of summer on cool-season grass, lb N/1000 ft2. Common practice: light
+ * feeding at the most, and half a pound is the least useful dose.
+ */
+export const MOST_FREE_IN_HEAT_LB = 0.5;
+/** Most different products carried over one zone in one trip. Common practice: each is its own pass with its own gate. */
+export const MOST_PRODUCTS_A_DAY = 2;
+/** Salt of one day's doses on a salty soil, lb sodium nitrate/1000 ft2. Common practice. */
+export const MOST_SALT_ON_SALTY_LB = 1.5;
+/** Soil from which microbes work sulfur and organic nitrogen, deg F. Common practice. */
+export const MICROBES_WORK_FROM_F = 55;
+
+/**
+ * Smallest practical rate of a product on a zone, lb product/1000 ft2. Coated urea 42-0-0 on a lawn: 1, which is 0.42 lb N; on
+ * close-cut turf 0.5.
+ */
+export function leastRateLb({ guaranteed }: Product, { turf }: Pick<Zone, 'turf'>): number {
+  const { productLb, nutrientLb } = LEAST[turf === 'close-cut' ? 'close-cut' : 'usual'];
+  const strongest = Math.max(guaranteed.N ?? 0, guaranteed.P2O5 ?? 0, guaranteed.K2O ?? 0);
+  return strongest > 0 ? Math.max(productLb, nutrientLb / (strongest / 100)) : productLb;
+}
+
+const kindOf = (zone: Zone): keyof typeof SOLUBLE_N =>
+  zone.turf === 'close-cut' ? 'close-cut' : groupOfTexture(zone.texture) === 'sand' ? 'sand' : 'usual';
+
+/** Longest wait between two nitrogen doses within the open season of a zone, days. */
+export const mostDaysBetweenN = (zone: Zone): number => Math.max(MOST_DAYS[kindOf(zone)], leastDaysBetweenN(zone));
+
+/** Lime and ammonium or urea keep this far apart, days. Common practice. */
+export const LIME_NITROGEN_GAP_DAYS = 14;

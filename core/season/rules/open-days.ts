@@ -1,0 +1,46 @@
+import type { LocalCode, Product } from '../../records/case';
+import { microbeDriven } from '../../nitrogen/release';
+import { type GrowthSeason, LEAST_GROWTH } from '../../climate/climate-year';
+import { addDays } from '../../days/day';
+import { closingCode, codeNutrientsOf } from './local-codes';
+import { MICROBES_WORK_FROM_F } from './limits';
+
+/** What decides whether a product may go out on a day. */
+export interface Ground {
+  year: number;
+  /** First day that may be planned, 0 for 1 January: the report, or today. */
+  firstDay: number;
+  firstDayIs: string;
+  season: GrowthSeason;
+  soilF: readonly number[];
+  codes: readonly LocalCode[];
+  /** Days that a school of practice opens for a nutrient outside the feeding season. */
+  alsoOpen: Partial<Record<'N' | 'K2O', readonly boolean[]>>;
+}
+
+/**
+ * Why a product may not go out on a day, or undefined where it may. Ground first, then law, then grass, then the
+ * product's own needs.
+ */
+export function closedBecause(ground: Ground, product: Product, day: number): string | undefined {
+  const { season, codes, year, soilF, alsoOpen } = ground;
+  const { N = 0, P2O5 = 0, K2O = 0, 'S-free': freeSulfur = 0 } = product.guaranteed;
+  if (season.frozen[day]) return 'the ground is frozen';
+  const law = closingCode(codes, codeNutrientsOf(product.guaranteed), addDays(`${year}-01-01`, day));
+  if (law) return `${law.code.name ?? 'the local code'} closes this day for ${law.nutrient}`;
+  if (day < ground.firstDay) return ground.firstDayIs;
+  const fed = season.feeding[day];
+  if (N > 0) {
+    if (season.heat[day]) return 'heat: no nitrogen on cool-season grass';
+    if (!fed && !alsoOpen.N?.[day]) return 'the grass is not growing enough to be fed nitrogen';
+    if (microbeDriven(product) && (soilF[day] as number) < MICROBES_WORK_FROM_F)
+      return `its nitrogen waits for microbes, and the soil is under ${MICROBES_WORK_FROM_F} deg F`;
+  } else if ((K2O > 0 || P2O5 > 0) && !fed && !alsoOpen.K2O?.[day]) return 'the grass takes up little now';
+  if (freeSulfur > 0) {
+    if (season.heat[day]) return 'heat: sulfur burns';
+    if ((season.growth[day] as number) < LEAST_GROWTH) return 'the grass rests: sulfur burns it';
+    if ((soilF[day] as number) < MICROBES_WORK_FROM_F)
+      return `microbes work sulfur from ${MICROBES_WORK_FROM_F} deg F of soil`;
+  }
+  return undefined;
+}
