@@ -1,8 +1,14 @@
 import Papa from 'papaparse';
 import type { Readable, Writable } from 'node:stream';
 import { type SoilTest, type Zone } from '../core/records/case';
-import { readRow, type RowDefaults } from '../core/files/report-row';
-import { type Column, readHeader } from '../core/files/report-header';
+import {
+  GUESS_ROWS,
+  guessReading,
+  type ReadSample,
+  type RejectedLine,
+  TableReader,
+  type TableReading,
+} from '../core/files/report-table';
 import { GRASS_IDS } from '../core/records/vocabularies';
 import { TEXTURE_CLASSES } from '../core/records/vocabularies';
 import type { RulePacks } from '../core/packs/rule-packs';
@@ -10,7 +16,8 @@ import { STARTER_SHELF } from '../core/packs/starter-shelf';
 import { prescribeZone } from '../core/prescription/prescribe';
 import { isRefusal, type Refusal, refuse } from '../core/reckoning/refusal';
 
-export interface BatchOptions extends RowDefaults {
+/** What the table itself does not say; the words of the case file. */
+export interface BatchOptions extends Partial<Pick<TableReading, 'unit' | 'method' | 'bufferMethod'>> {
   grass?: string;
   texture?: string;
   packs?: RulePacks;
@@ -30,29 +37,25 @@ function checkWord<W extends string>(value: string | undefined, known: readonly 
     : refuse(field, `"${value}" is not a known ${field}: use one of ${known.join(', ')}.`);
 }
 
-/** Reads, interprets and prescribes one row. */
-function reckonRow(
-  cells: readonly string[],
-  columns: readonly Column[],
-  line: number,
-  options: BatchOptions,
-): object | Refusal {
-  const row = readRow(cells, columns, options);
-  if (isRefusal(row)) return row;
-  const { facts, results } = row;
-  const grass = checkWord(facts.grass ?? options.grass, GRASS_IDS, 'grass');
+/** Interprets and prescribes one sample. */
+function reckonSample(read: ReadSample, options: BatchOptions): object | Refusal {
+  const { line, results, ground = {} } = read;
+  const grass = checkWord(ground.grass ?? options.grass, GRASS_IDS, 'grass');
   if (isRefusal(grass)) return grass;
-  const texture = checkWord(facts.texture ?? options.texture, TEXTURE_CLASSES, 'texture');
+  const texture = checkWord(ground.texture ?? options.texture, TEXTURE_CLASSES, 'texture');
   if (isRefusal(texture)) return texture;
-  const depthIn = facts.depthIn === undefined ? undefined : Number(facts.depthIn);
-  if (depthIn !== undefined && !(depthIn > 0 && depthIn <= 12))
-    return refuse('depthIn', `Depth "${facts.depthIn}" must be above 0 and at most 12 in.`);
-  const sample = facts.sample ?? String(line);
+  const sample = read.sample || String(line);
   const zone: Zone = { id: sample, name: sample, areaSqFt: 1000, grass, texture };
-  if (facts.carbonates === 'none' || facts.carbonates === 'slight' || facts.carbonates === 'strong')
-    zone.carbonates = facts.carbonates;
-  const test: SoilTest = { id: sample, zoneId: sample, sampledOn: facts.sampledOn ?? '', depthIn, results };
-  const { prescription, read } = prescribeZone({
+  if (ground.carbonates === 'none' || ground.carbonates === 'slight' || ground.carbonates === 'strong')
+    zone.carbonates = ground.carbonates;
+  const test: SoilTest = {
+    id: sample,
+    zoneId: sample,
+    sampledOn: read.sampledOn ?? '',
+    depthIn: read.depthIn,
+    results,
+  };
+  const { prescription, read: reading } = prescribeZone({
     zone,
     test,
     products: STARTER_SHELF,
@@ -62,7 +65,7 @@ function reckonRow(
   const { ph, nitrogen, phosphorus, potassium, magnesium, sulfur, refusals } = prescription;
   const levels: Record<string, string> = {};
   const packs = new Set<string>();
-  for (const finding of read?.findings ?? []) {
+  for (const finding of reading?.findings ?? []) {
     levels[finding.analyte] = finding.level;
     packs.add(finding.source);
   }
@@ -70,8 +73,8 @@ function reckonRow(
     sample,
     line,
     ph: {
-      value: read?.ph?.ph,
-      place: read?.ph?.place,
+      value: reading?.ph?.ph,
+      place: reading?.ph?.place,
       action: ph.action,
       method: ph.method,
       requirementLb: ph.requirement?.value ?? 0,
@@ -85,14 +88,18 @@ function reckonRow(
     sulfur: { yearLb: sulfur.yearLb },
     levels,
     packs: [...packs],
-    ...(read && read.doubts.length > 0 ? { doubts: read.doubts } : {}),
+    ...(reading && reading.doubts.length > 0 ? { doubts: reading.doubts } : {}),
     ...(refusals.length > 0 ? { refusals: refusals.map((r) => r.refused) } : {}),
   };
 }
 
+/** Where the layout cannot be guessed, the stream ends with this. */
+const refusedLayout = (refusal: Refusal) => Object.assign(new Error(refusal.refused), { refusal });
+
 /**
- * Streams a table of samples: one NDJSON line a sample to `out`; a bad row is reported to `complain` with its line number
- * and skipped. Memory does not grow with the file: the reader waits whenever the writer is behind.
+ * Streams a table of samples, read by the same reader as the page's import: whatever layout, units, decimals and days it can
+ * tell. One NDJSON line a sample to `out`; a bad row is reported to `complain` with its line number and skipped. Memory does
+ * not grow with the file where a sample is a row: the reader waits whenever the writer is behind.
  */
 export function runBatch(
   source: Readable,
@@ -101,48 +108,77 @@ export function runBatch(
   options: BatchOptions,
 ): Promise<BatchCount> {
   return new Promise((resolve, reject) => {
-    let columns: Column[] | undefined;
+    let reader: TableReader | undefined;
     let line = 0;
+    let top: string[][] = [];
     let pending: string[] = [];
     const count: BatchCount = { samples: 0, refused: 0 };
-    const parser = Papa.parse(Papa.NODE_STREAM_INPUT, { skipEmptyLines: true });
+    const parser = Papa.parse(Papa.NODE_STREAM_INPUT, {});
     const flush = (): boolean => {
       const chunk = pending.join('');
       pending = [];
       return chunk === '' || out.write(chunk);
     };
+    const refused = ({ line: at, why }: RejectedLine, field?: string): void => {
+      count.refused++;
+      complain(JSON.stringify({ line: at, refused: why, ...(field ? { field } : {}) }));
+    };
+    const answer = (from: TableReader): void => {
+      const { samples, rejected } = from.drain();
+      for (const each of rejected) refused(each, each.field);
+      for (const sample of samples) {
+        const result = reckonSample(sample, options);
+        if (isRefusal(result)) refused({ line: sample.line, cells: [], why: result.refused }, result.field);
+        else {
+          count.samples++;
+          pending.push(JSON.stringify(result), '\n');
+        }
+      }
+    };
+    /** Guesses the layout from the top of the file and reads what has come so far. */
+    const begin = (): boolean => {
+      const guess = guessReading(top);
+      if (isRefusal(guess)) {
+        source.destroy();
+        parser.destroy();
+        reject(refusedLayout(guess));
+        return false;
+      }
+      const { unit, method, bufferMethod } = options;
+      const reading: TableReading = {
+        ...guess,
+        ...(unit ? { unit } : {}),
+        ...(method ? { method } : {}),
+        ...(bufferMethod ? { bufferMethod } : {}),
+      };
+      reader = new TableReader(reading);
+      for (const [row, cells] of top.entries()) {
+        if (row <= reading.headerRow) continue;
+        reader.take(cells, row + 1);
+        // row by row, so that faults come in the order of the file
+        answer(reader);
+      }
+      top = [];
+      return true;
+    };
     parser.on('data', (cells: string[]) => {
       line++;
-      if (!columns) {
-        columns = cells.map((header, i) => readHeader(i === 0 ? header.replace(/^\uFEFF/, '') : header));
-        if (!columns.some((c) => c.kind === 'analyte')) {
-          source.destroy();
-          parser.destroy();
-          reject(
-            Object.assign(new Error('no analyte'), {
-              refusal: refuse(
-                'header',
-                'The first line names no soil analyte (pH, P, K, ...): is this a table of soil samples with a header?',
-              ),
-            }),
-          );
-        }
+      if (!reader) {
+        top.push(line === 1 ? [(cells[0] ?? '').replace(/^\uFEFF/, ''), ...cells.slice(1)] : cells);
+        if (top.length === GUESS_ROWS) begin();
         return;
       }
-      const answer = reckonRow(cells, columns, line, options);
-      if (isRefusal(answer)) {
-        count.refused++;
-        complain(JSON.stringify({ line, refused: answer.refused, field: answer.field }));
-        return;
-      }
-      count.samples++;
-      pending.push(JSON.stringify(answer), '\n');
+      reader.take(cells, line);
+      answer(reader);
       if (pending.length > LINES_AT_ONCE && !flush()) {
         parser.pause();
         out.once('drain', () => parser.resume());
       }
     });
     parser.on('end', () => {
+      if (!reader && !begin()) return;
+      reader?.finish();
+      if (reader) answer(reader);
       flush();
       resolve(count);
     });

@@ -213,7 +213,7 @@ async function batch(csv: string, options: BatchOptions = { grass: 'tall-fescue'
 describe('batch', () => {
   it('gives a line a sample and the same numbers as a case of that sample', async () => {
     const { results } = await batch(
-      'sample,pH,buffer-pH,"P (ppm, Mehlich-3)","K (ppm, Mehlich-3)",OM\nA1,5.6,6.32,71,44,3.1\n',
+      'sample,pH,buffer-pH (Mehlich),"P (ppm, Mehlich-3)","K (ppm, Mehlich-3)",OM\nA1,5.6,6.32,71,44,3.1\n',
     );
     expect(results).toEqual([
       expect.objectContaining({
@@ -258,6 +258,47 @@ describe('batch', () => {
       ph: { method: 'lime.smp' },
       levels: { P: 'high', K: 'low', Zn: 'low' },
     });
+  });
+
+  it('reads what the page reads: a preamble, centimeters, days, decimal commas (one reader for both doors)', async () => {
+    const { results, complaints } = await batch(
+      [
+        'Laboratory of the Two Rivers;;;;',
+        'Nutrients by Mehlich 3, results in mg/kg;;;;',
+        '',
+        'Sample;Date sampled;Depth cm;Soil pH;K',
+        'north;28.03.2027;10;5,6;1.050,5',
+        'south;29.03.2027;0-15;6,4;80',
+        'bad;30.02.2027;10;6,4;80',
+      ].join('\n'),
+    );
+    expect(complaints).toEqual([{ line: 7, field: 'sampledOn', refused: expect.stringContaining('30.02.2027') }]);
+    expect(results.map((r) => [r.sample, r.line, (r.ph as { value: number }).value])).toEqual([
+      ['north', 5, 5.6],
+      ['south', 6, 6.4],
+    ]);
+    expect(results[0]).toMatchObject({ levels: { K: 'high' } });
+    // without its depth a report carries a doubt; these have theirs
+    expect(JSON.stringify(results)).not.toContain('states no sampling depth');
+  });
+
+  it('reads a table with one result a row', async () => {
+    const { results } = await batch(
+      'Sample,Analyte,Result,Units,Method\na,pH,5.8,,\na,Potassium,44,ppm,Mehlich 3\nb,pH,6.6,,\nb,Potassium,90,ppm,Mehlich 3\n',
+    );
+    expect(results.map((r) => [r.sample, r.levels])).toEqual([
+      ['a', { K: 'low' }],
+      ['b', { K: 'enough' }],
+    ]);
+  });
+
+  it('takes no buffer for granted: texture answers until the buffer is named (judgement A9)', async () => {
+    const csv = 'sample,pH,buffer pH\na,5.5,6.4\n';
+    const unnamed = (await batch(csv)).results[0];
+    expect(unnamed).toMatchObject({ ph: { method: 'lime.texture' } });
+    expect(JSON.stringify(unnamed?.doubts)).toContain('which buffer');
+    const named = await batch(csv, { grass: 'tall-fescue', texture: 'silt-loam', bufferMethod: 'mehlich' });
+    expect(named.results[0]).toMatchObject({ ph: { method: 'lime.mehlich' } });
   });
 
   it('refuses a table without a soil analyte, and a nutrient without a unit', async () => {

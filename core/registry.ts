@@ -19,7 +19,7 @@ import { productSalt } from './products/salt';
 import { ownFigure } from './prescription/override-figure';
 import { peatLimeEquivalent, sulfurLimeEquivalent } from './sulfur/lime-equivalent';
 import type { Reckoning } from './reckoning/define';
-import { bufferAcidity } from './soil/buffer-acidity';
+import { bufferAcidity } from './lime/mehlich-acidity';
 import { methodConvert } from './soil/method-convert';
 import { soilMass } from './soil/soil-mass';
 import { sulfurDoses } from './sulfur/doses';

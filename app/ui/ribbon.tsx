@@ -1,10 +1,12 @@
 import { useCallback, useEffect, useId, useRef } from 'react';
 import type { PlannedFor } from '@core/records/case';
 import type { GrowthSeason } from '@core/climate/climate-year';
-import { dayOfYear } from '@core/days/day';
+import { type ClosedWindow, windowInShort } from '@core/climate/closed-window';
+import { dayOfYear, daysInYear, monthStarts } from '@core/days/day';
 import { showDay } from './format';
 import { Mark, markSize } from './marks';
 import { useWidth } from './use-width';
+import { windowFill, WindowPatterns } from './window-patterns';
 
 /** What the ribbon draws for one dose. */
 export interface RibbonDose {
@@ -16,32 +18,12 @@ export interface RibbonDose {
 }
 
 export const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
-export const MONTH_STARTS = [0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334];
 
 /** Narrower than this the year pans, starting about today. */
 const LEAST_WIDTH = 640;
 const SOIL_LINE = 52;
 const GROWTH_TOP = 34;
 const MARKS_AT = 66;
-const PATTERN = { frozen: 'frost', dormant: 'rest', heat: 'heat', code: 'rest' } as const;
-
-/** The four overprints for closed windows. Ids are the page's own, so that two ribbons do not share one. */
-export function WindowPatterns({ id }: { id: string }) {
-  return (
-    <defs>
-      <pattern id={`${id}-rest`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-        <path d="M0 0V6" stroke="#54483B" strokeWidth="1.5" strokeOpacity=".4" />
-      </pattern>
-      <pattern id={`${id}-frost`} width="9" height="8" patternUnits="userSpaceOnUse">
-        <path d="M0 2h5M4.5 6h5" stroke="#34567A" strokeWidth="1.2" strokeOpacity=".75" />
-      </pattern>
-      <pattern id={`${id}-heat`} width="7" height="7" patternUnits="userSpaceOnUse">
-        <circle cx="1.75" cy="1.75" r="1" fill="#735500" fillOpacity=".8" />
-        <circle cx="5.25" cy="5.25" r="1" fill="#735500" fillOpacity=".8" />
-      </pattern>
-    </defs>
-  );
-}
 
 /** Outline of growth, 0..1 by day, above a line. */
 export function growthPath(growth: readonly number[], width: number, base: number, height: number): string {
@@ -72,7 +54,7 @@ function curvePath(values: readonly number[], width: number): string {
 
 export interface RibbonProps {
   season?: GrowthSeason;
-  codeWindows: { from: number; to: number; says: string }[];
+  windows: readonly ClosedWindow[];
   doses: RibbonDose[];
   year: number;
   today: string;
@@ -82,7 +64,7 @@ export interface RibbonProps {
 }
 
 /** The year of a zone: growth above the soil line, what is fed below it, closed windows over both, today through all. */
-export function Ribbon({ season, codeWindows, doses, year, today, label, emptySays, curve }: RibbonProps) {
+export function Ribbon({ season, windows, doses, year, today, label, emptySays, curve }: RibbonProps) {
   const [measure, room] = useWidth<HTMLDivElement>(806);
   const panned = useRef<HTMLDivElement>(null);
   const ref = useCallback(
@@ -94,19 +76,18 @@ export function Ribbon({ season, codeWindows, doses, year, today, label, emptySa
   );
   const width = Math.max(LEAST_WIDTH, room);
   const id = useId().replaceAll(':', '');
-  const days = season?.growth.length ?? 365;
+  const days = daysInYear(year);
+  const starts = monthStarts(year);
   const x = (day: number) => (day / days) * width;
-  const windows = [
-    ...(season?.windows ?? []).map((w) => ({ ...w, pattern: PATTERN[w.kind] })),
-    ...codeWindows.map((w) => ({ ...w, pattern: 'rest' as const })),
-  ];
   const todayAt = today.startsWith(String(year)) ? dayOfYear(today) : undefined;
   useEffect(() => {
     const plot = panned.current;
     if (plot && todayAt !== undefined) plot.scrollLeft = (todayAt / days) * width - plot.clientWidth / 2;
   }, [todayAt, days, width]);
-  const todayMonth = todayAt === undefined ? -1 : MONTH_STARTS.findLastIndex((start) => start <= todayAt);
-  const labelled = windows.filter((w) => x(w.to - w.from) > w.says.length * 5.6);
+  const todayMonth = todayAt === undefined ? -1 : starts.findLastIndex((start) => start <= todayAt);
+  const labelled = windows
+    .map((w) => ({ ...w, says: windowInShort(w) }))
+    .filter((w) => x(w.to - w.from) > w.says.length * 5.6);
   return (
     <div
       ref={ref}
@@ -123,7 +104,7 @@ export function Ribbon({ season, codeWindows, doses, year, today, label, emptySa
             fill="var(--growth)"
           />
         )}
-        {MONTH_STARTS.slice(1).map((start) => (
+        {starts.slice(1).map((start) => (
           <path key={start} d={`M${x(start)} 2V78`} stroke="var(--rule)" />
         ))}
         {windows.map((w, i) => (
@@ -133,7 +114,7 @@ export function Ribbon({ season, codeWindows, doses, year, today, label, emptySa
             y="15"
             width={Math.max(1, x(w.to + 1 - w.from))}
             height="63"
-            fill={`url(#${id}-${w.pattern})`}
+            fill={windowFill(id, w.kind)}
             stroke="var(--edge)"
             strokeWidth=".6"
           />
@@ -147,12 +128,7 @@ export function Ribbon({ season, codeWindows, doses, year, today, label, emptySa
           />
         )}
         {MONTHS.map((month, i) => (
-          <text
-            key={month}
-            x={x(MONTH_STARTS[i] as number) + 4}
-            y="11"
-            className={i === todayMonth ? 'axis hidden' : 'axis'}
-          >
+          <text key={month} x={x(starts[i] as number) + 4} y="11" className={i === todayMonth ? 'axis hidden' : 'axis'}>
             {month}
           </text>
         ))}

@@ -1,9 +1,8 @@
 import { useOutletContext } from 'react-router';
-import type { Case, LocalCode, Plan, Zone } from '@core/records/case';
+import type { Case, Plan, Zone } from '@core/records/case';
 import { type SeasonPlan, type ZoneSeason } from '@core/season/plan/season-plan';
 import { planSeason } from '@core/season/draft/plan-season';
 import { currentPlan } from '@core/season/plan/current-plan';
-import { dayOfYear } from '@core/days/day';
 import { withDoses } from '@core/season/plan/with-doses';
 
 /** Everything the stages of one property draw from, reckoned once when the data changes. */
@@ -36,24 +35,5 @@ export function workOf(file: Case, today: string, zoneId: string | null): Proper
 }
 
 export const usePropertyWork = (): PropertyWork => useOutletContext<PropertyWork>();
-
-/** A local code's closed dates as stretches of the year, split where they wrap the new year. */
-export function codeWindows(codes: readonly LocalCode[], days: number): { from: number; to: number; says: string }[] {
-  return codes.flatMap((code) =>
-    (code.closed ?? []).flatMap((span) => {
-      const [from, to] = [
-        dayOfYear(`2026-${span.from === '02-29' ? '02-28' : span.from}`),
-        dayOfYear(`2026-${span.to === '02-29' ? '02-28' : span.to}`),
-      ];
-      const says = `Closed, no ${span.nutrients.map((n) => (n === 'P2O5' ? 'P' : n === 'K2O' ? 'K' : n)).join(' or ')}`;
-      return from <= to
-        ? [{ from, to, says }]
-        : [
-            { from: 0, to, says },
-            { from, to: days - 1, says },
-          ];
-    }),
-  );
-}
 
 export const unslug = (words: string): string => words.replaceAll('-', ' ');

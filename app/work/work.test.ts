@@ -6,7 +6,7 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { climateFromText, twelveNumbers } from './climate-text';
 import { consequenceOf, phConsequence } from './consequence';
 import { amountFor } from './dose-words';
-import { codeWindows, planYear, workOf } from './property-work';
+import { planYear, workOf } from './property-work';
 import { readFileText } from './read-file-text';
 
 const demo = (name: string): Case => {
@@ -52,20 +52,6 @@ describe('a property’s work', () => {
           .map((d) => d.productId),
       );
     expect([of(file), of(chosen)]).toEqual([new Set(['coated-urea-42']), new Set(['urea-46'])]);
-  });
-});
-
-describe('closed dates of a local code', () => {
-  it('split over the new year and say what they forbid', () => {
-    expect(codeWindows([{ id: 'c', closed: [{ from: '11-15', to: '03-01', nutrients: ['N', 'P2O5'] }] }], 365)).toEqual(
-      [
-        { from: 0, to: 59, says: 'Closed, no N or P' },
-        { from: 318, to: 364, says: 'Closed, no N or P' },
-      ],
-    );
-    expect(codeWindows([{ id: 'c', closed: [{ from: '06-01', to: '09-30', nutrients: ['N'] }] }], 365)).toEqual([
-      { from: 151, to: 272, says: 'Closed, no N' },
-    ]);
   });
 });
 

@@ -2,7 +2,7 @@ import type { Climate } from '../records/case';
 import type { Grass } from '../packs/grasses';
 import { evaluate } from '../reckoning/define';
 import { isRefusal } from '../reckoning/refusal';
-import { dayOfYear, daysInYear } from '../days/day';
+import { daysInYear, monthStarts, placeOf } from '../days/day';
 import { growthPotential } from './growth-potential';
 
 /** One year's daily course, drawn through monthly normals. Index 0 is 1 January. */
@@ -28,16 +28,17 @@ const FROST_LOW_F = 36;
 /** Growth under this share of the best is no season to feed in. */
 export const LEAST_GROWTH = 0.1;
 
-const MID_MONTH = [15, 45, 74, 105, 135, 166, 196, 227, 258, 288, 319, 349] as const;
-
 /** Straight lines between the middles of the months, round the year. */
-function daily(monthly: readonly number[], days: number): number[] {
+function daily(monthly: readonly number[], year: number): number[] {
+  const days = daysInYear(year);
+  const starts = monthStarts(year);
+  const middles = starts.map((start, month) => start + Math.floor(((starts[month + 1] ?? days) - start) / 2));
   return Array.from({ length: days }, (_, day) => {
-    const next = MID_MONTH.findIndex((mid) => mid > day);
+    const next = middles.findIndex((mid) => mid > day);
     const to = next === -1 ? 0 : next;
     const from = (to + 11) % 12;
-    const start = (MID_MONTH[from] as number) - (to === 0 && next !== -1 ? 365 : 0);
-    const end = (MID_MONTH[to] as number) + (next === -1 ? 365 : 0);
+    const start = (middles[from] as number) - (to === 0 && next !== -1 ? days : 0);
+    const end = (middles[to] as number) + (next === -1 ? days : 0);
     const share = (day - start) / (end - start);
     return (monthly[from] as number) * (1 - share) + (monthly[to] as number) * share;
   });
@@ -45,9 +46,8 @@ function daily(monthly: readonly number[], days: number): number[] {
 
 /** Draws a year through monthly normals. */
 export function climateYear(climate: Climate, year: number): ClimateYear {
-  const days = daysInYear(year);
-  const highF = daily(climate.meanHighF as number[], days);
-  const lowF = daily(climate.meanLowF as number[], days);
+  const highF = daily(climate.meanHighF as number[], year);
+  const lowF = daily(climate.meanLowF as number[], year);
   return { year, highF, lowF, meanF: highF.map((high, i) => (high + (lowF[i] as number)) / 2) };
 }
 
@@ -61,44 +61,27 @@ export function growthByDay(weather: ClimateYear, grass: Grass): number[] {
 
 /** Days of the year's last and first frost, from the property or from mean lows. 365 where none comes. */
 export function frostDays(climate: Climate, weather: ClimateYear): { last: number; first: number } {
-  const dayFor = (monthDay: string) => dayOfYear(`${weather.year}-${monthDay === '02-29' ? '02-28' : monthDay}`);
   const frosty = weather.lowF.map((low) => low < FROST_LOW_F);
   const summer = Math.floor(weather.meanF.length / 2);
   const lastFrosty = frosty.lastIndexOf(true, summer);
   const firstFrosty = frosty.indexOf(true, summer);
   return {
-    last: climate.lastFrost ? dayFor(climate.lastFrost) : lastFrosty,
-    first: climate.firstFrost ? dayFor(climate.firstFrost) : firstFrosty === -1 ? weather.meanF.length : firstFrosty,
+    last: climate.lastFrost ? placeOf(weather.year, climate.lastFrost) : lastFrosty,
+    first: climate.firstFrost
+      ? placeOf(weather.year, climate.firstFrost)
+      : firstFrosty === -1
+        ? weather.meanF.length
+        : firstFrosty,
   };
 }
 
-/** A stretch of the year, first and last day inside, that forbids or limits feeding. */
-export interface ClosedWindow {
-  kind: 'frozen' | 'dormant' | 'heat' | 'code';
-  from: number;
-  to: number;
-  says: string;
-}
-
-/** Turns a day-by-day yes/no into stretches. */
-export function stretches(days: readonly boolean[]): { from: number; to: number }[] {
-  const found: { from: number; to: number }[] = [];
-  days.forEach((yes, day) => {
-    const open = found.at(-1);
-    if (yes && open?.to === day - 1) open.to = day;
-    else if (yes) found.push({ from: day, to: day });
-  });
-  return found;
-}
-
-/** Growth, feeding days and closed windows of one grass in one year. */
+/** Growth and feeding days of one grass in one year. */
 export interface GrowthSeason {
   growth: number[];
   /** Days on which nitrogen may go down, before any local code. */
   feeding: boolean[];
   frozen: boolean[];
   heat: boolean[];
-  windows: ClosedWindow[];
   /** Day after which the grass has been mown twice in spring; undefined where it never rests or never grows. */
   twoMowings?: number;
   /** Day a warm-season grass counts as fully green. */
@@ -135,26 +118,12 @@ export function growthSeason(climate: Climate, weather: ClimateYear, grass: Gras
       ? (weather.meanF[day] as number) >= COOL_FEEDING_FROM_MEAN_F && day >= (twoMowings ?? 0)
       : day >= greenUp && day <= frost.first - STOP_BEFORE_FROST_DAYS;
   });
-  const dormant = growth.map(
-    (_, day) =>
-      grass.season === 'warm' && !frozen[day] && (day < greenUp || day > frost.first - STOP_BEFORE_FROST_DAYS),
-  );
-  const windows: ClosedWindow[] = [
-    ...stretches(frozen).map((s) => ({ ...s, kind: 'frozen' as const, says: 'Frozen' })),
-    ...stretches(dormant).map((s) => ({
-      ...s,
-      kind: 'dormant' as const,
-      says: s.from === 0 || s.from < greenUp ? 'Not yet green, no N' : 'Before frost, no N',
-    })),
-    ...stretches(heat).map((s) => ({ ...s, kind: 'heat' as const, says: 'Heat, no N' })),
-  ];
   const lastGrowing = growth.findLastIndex((share) => share >= LEAST_GROWTH);
   return {
     growth,
     feeding,
     frozen,
     heat,
-    windows,
     twoMowings,
     fullGreen: grass.season === 'warm' ? greenUp : undefined,
     lastMowing: lastGrowing === -1 ? undefined : lastGrowing,

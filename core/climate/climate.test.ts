@@ -253,7 +253,7 @@ describe('windows of the year', () => {
   it('closes no day that the season feeds, and gives every closed day of nitrogen a reason', () => {
     for (const zoneSeason of plan.zones) {
       const season = zoneSeason.season!;
-      const windows = seasonWindows(zoneSeason, plan, []);
+      const windows = seasonWindows(zoneSeason, { ...plan, codes: [] });
       const noN = windows.filter((w) => ['frozen', 'heat', 'rest'].includes(w.kind));
       season.feeding.forEach((open, day) => {
         expect(noN.some((w) => day >= w.from && day <= w.to)).toBe(!open);
@@ -267,7 +267,7 @@ describe('windows of the year', () => {
       name: 'Winter closure',
       closed: [{ from: '11-15', to: '03-01', nutrients: ['N'] }],
     } as never;
-    const closed = seasonWindows(plan.zones[0]!, plan, [code]).filter((w) => w.kind === 'code');
+    const closed = seasonWindows(plan.zones[0]!, { ...plan, codes: [code] }).filter((w) => w.kind === 'code');
     expect(closed.map((w) => [w.from, w.to])).toEqual([
       [0, 59],
       [318, 364],
@@ -275,7 +275,7 @@ describe('windows of the year', () => {
   });
   it('keeps two weeks about each lime dose for ammonium and urea', () => {
     const limed = plan.zones.find((z) => z.doses.some((d) => d.for === 'lime'))!;
-    const around = seasonWindows(limed, plan, []).filter((w) => w.kind === 'lime');
+    const around = seasonWindows(limed, plan).filter((w) => w.kind === 'lime');
     expect(around.length).toBe(limed.doses.filter((d) => d.for === 'lime').length);
     for (const w of around) expect(w.to - w.from).toBeLessThanOrEqual(26);
   });

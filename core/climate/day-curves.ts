@@ -6,8 +6,7 @@ import { LEAST_GROWTH } from './climate-year';
 import { addDays } from '../days/day';
 import { radiationAt, referenceEt } from './radiation';
 
-const MM_PER_INCH = 25.4;
-const fahrenheitToCelsius = (f: number): number => ((f - 32) * 5) / 9;
+import { celsiusFromFahrenheit, MM_PER_INCH } from '../units/conversions';
 
 /** Reference evapotranspiration of every day, in (FAO-56 eq. 52); undefined where the latitude is not known. */
 export function etoByDay(given: Pick<Case, 'property'>, weather: ClimateYear | undefined): number[] | undefined {
@@ -17,8 +16,8 @@ export function etoByDay(given: Pick<Case, 'property'>, weather: ClimateYear | u
     const eto = evaluate(referenceEt, {
       latitudeDeg,
       dayOfYear: day + 1,
-      tmaxC: fahrenheitToCelsius(high),
-      tminC: fahrenheitToCelsius(weather.lowF[day] ?? high),
+      tmaxC: celsiusFromFahrenheit(high),
+      tminC: celsiusFromFahrenheit(weather.lowF[day] ?? high),
     });
     return isRefusal(eto) ? 0 : eto / MM_PER_INCH;
   });

@@ -1,7 +1,7 @@
 import type { Climate } from '../records/case';
 import { type Refusal, refuse } from '../reckoning/refusal';
 import { groupBy } from '../tables/group-by';
-import type { IsoDay } from '../days/day';
+import { daysInMonth, type IsoDay } from '../days/day';
 
 /** One day as a weather station reports it. */
 export interface WeatherDay {
@@ -41,9 +41,6 @@ function middle(monthDays: readonly string[], season: 'spring' | 'fall'): string
   return sorted[season === 'spring' ? Math.floor(sorted.length / 2) : Math.ceil(sorted.length / 2) - 1];
 }
 
-const daysOfMonth = (yearMonth: string): number =>
-  new Date(Date.UTC(Number(yearMonth.slice(0, 4)), Number(yearMonth.slice(5, 7)), 0)).getUTCDate();
-
 /**
  * Monthly normals and middle frost dates of daily weather: mean highs and lows over every day of a month in all years, rain
  * as the mean of whole months, and the middle of the years' last and first frosts (32 deg F). A frost date stands only when
@@ -73,7 +70,7 @@ export function normalsOf(days: readonly WeatherDay[]): Normals | Refusal {
   const rain = months.map((month) => {
     const whole = [...groupBy(month, (d) => d.date.slice(0, 7))].flatMap(([yearMonth, its]) => {
       const told = its.flatMap((d) => (d.rainIn === undefined ? [] : [d.rainIn]));
-      return told.length >= WHOLE_MONTH * daysOfMonth(yearMonth) ? [told.reduce((a, b) => a + b, 0)] : [];
+      return told.length >= WHOLE_MONTH * daysInMonth(`${yearMonth}-01`) ? [told.reduce((a, b) => a + b, 0)] : [];
     });
     return whole.length > 0 ? mean(whole) : undefined;
   });

@@ -1,5 +1,7 @@
 import Papa from 'papaparse';
 import { isRefusal, type Refusal, refuse } from '../reckoning/refusal';
+import { isIsoDay } from '../days/day';
+import { fahrenheitFromCelsius, MM_PER_INCH } from '../units/conversions';
 import { normalsOf, type WeatherDay } from '../climate/normals';
 import { climateSchema, type Climate } from '../records/property-schema';
 import { printCsv } from './print-csv';
@@ -15,7 +17,6 @@ export interface ReadClimate {
 }
 
 const MONTH_NAMES = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
-const MM_PER_INCH = 25.4;
 /** Lines of a table: sixty years of days. */
 const MOST_ROWS = 22_000;
 
@@ -47,7 +48,7 @@ function columnOf(header: string, at: number): Column | undefined {
     ? (value: number) => value
     : meaning === 'rain'
       ? (mm: number) => mm / MM_PER_INCH
-      : (celsius: number) => (celsius * 9) / 5 + 32;
+      : fahrenheitFromCelsius;
   return { at, meaning, header, toOurs };
 }
 
@@ -58,9 +59,6 @@ function monthOf(cell: string): number | undefined {
   if (named >= 0) return named;
   return /^\d{1,2}$/.test(text) && Number(text) >= 1 && Number(text) <= 12 ? Number(text) - 1 : undefined;
 }
-
-const isDay = (cell: string): boolean =>
-  /^\d{4}-\d\d-\d\d$/.test(cell) && new Date(`${cell}T00:00:00Z`).toISOString().startsWith(cell);
 
 interface Row {
   line: number;
@@ -132,7 +130,7 @@ function monthly(rows: readonly Row[]): ReadClimate | Refusal {
 function daily(rows: readonly Row[]): ReadClimate | Refusal {
   const days: WeatherDay[] = [];
   for (const row of rows) {
-    if (!isDay(row.when))
+    if (!isIsoDay(row.when))
       return refuse('rows', `Line ${row.line}: “${row.when.slice(0, 20)}” is not a day like 2026-03-02.`);
     // a day without both temperatures is a day the station was out
     if (row.values.high === undefined || row.values.low === undefined) continue;
@@ -179,7 +177,7 @@ export function readClimateCsv(source: string): ReadClimate | Refusal {
     );
   const rows = rowsOf(lines, columns);
   if (isRefusal(rows)) return rows;
-  const read = rows.length > 0 && isDay(rows[0]?.when ?? '') ? daily(rows) : monthly(rows);
+  const read = rows.length > 0 && isIsoDay(rows[0]?.when ?? '') ? daily(rows) : monthly(rows);
   if (isRefusal(read)) return read;
   const climate = checkShape(climateSchema, read.climate);
   return isRefusal(climate) ? climate : read;

@@ -17,7 +17,8 @@ import {
 } from '../season/rules/practice-schools';
 import { compareSchools, type Interpretation, interpretZone, type School } from '../soil/interpret';
 import { latestTest } from '../soil/report';
-import type { Case, Choices } from '../records/case';
+import { stretchesBestFirst } from '../season/rules/correction-stretches';
+import type { Case, Choices, Zone } from '../records/case';
 
 /** The public shapes of results, as the command line prints them. */
 
@@ -67,23 +68,11 @@ const nutrient = ({ level, says, own, byRule }: NutrientPrescription) => ({
   own: own && { ...own, byRuleLb: byRule?.value ?? 0 },
 });
 
-/** Month and day a correction may go down, earliest and latest: lime fall to early spring, sulfur in spring and fall. */
-const CORRECTION_SPANS = {
-  lime: [
-    ['09-20', '12-10'],
-    ['02-15', '04-15'],
-  ],
-  sulfur: [
-    ['04-01', '05-31'],
-    ['09-15', '10-31'],
-  ],
-} as const;
-
-function phOf({ ph }: ZonePrescription) {
-  const spans = ph.action === 'lime' || ph.action === 'sulfur' ? CORRECTION_SPANS[ph.action] : undefined;
+function phOf({ ph }: ZonePrescription, zone: Zone) {
+  const stretches = ph.action === 'lime' || ph.action === 'sulfur' ? stretchesBestFirst(ph.action, zone) : [];
   const doses = ph.doses.map((lb, i) => {
-    const span = spans?.[i % 2];
-    return { lb, earliest: span?.[0], latest: span?.[1] };
+    const [earliest, latest] = stretches[i % stretches.length] ?? [];
+    return { lb, earliest, latest };
   });
   return {
     action: ph.action,
@@ -140,7 +129,7 @@ export function printPrescription(given: Case, options: { packs?: RulePacks; asO
       cautions.push('Weekly light soluble feeding is shown for comparison only and is never planned.');
     return {
       zoneId: zone.id,
-      ph: phOf(prescription),
+      ph: phOf(prescription, zone),
       nitrogen: {
         yearLb: nitrogen.year.value,
         adjustments: nitrogen.steps.filter((s) => !s.off).map(({ id, lb, says }) => ({ id, lb, says })),

@@ -1,3 +1,6 @@
+import { analyteNamed } from '../records/analytes';
+import { METHOD_HEADERS, methodNamed } from '../records/methods';
+import { CM_PER_INCH } from '../units/conversions';
 import type { SoilResult } from '../records/soil-test-schema';
 import type { Analyte, Method } from '../records/vocabularies';
 
@@ -89,69 +92,6 @@ const FACTS = new Map<string, Fact>(
     fizz: 'carbonates',
   }),
 );
-const NAMES = new Map<string, Analyte>(
-  Object.entries({
-    ph: 'pH',
-    'soil ph': 'pH',
-    'water ph': 'pH',
-    'ph water': 'pH',
-    'buffer ph': 'buffer-pH',
-    'ph buffer': 'buffer-pH',
-    bph: 'buffer-pH',
-    'buffer-ph': 'buffer-pH',
-    buffer: 'buffer-pH',
-    'ph buf': 'buffer-pH',
-    p1: 'P',
-    'available p': 'P',
-    'available k': 'K',
-    'so4-s': 'S',
-    'sulfate-s': 'S',
-    'no3-n': 'NO3-N',
-    'nitrate-n': 'NO3-N',
-    'o.m.': 'OM',
-    humus: 'OM',
-    'soluble salts': 'EC',
-    salinity: 'EC',
-    'free lime': 'CaCO3',
-    carbonates: 'CaCO3',
-    'total exchange capacity': 'CEC',
-    al: 'Al',
-    aluminum: 'Al',
-    aluminium: 'Al',
-    acidity: 'acidity',
-    'exchangeable acidity': 'acidity',
-    p: 'P',
-    phosphorus: 'P',
-    k: 'K',
-    potassium: 'K',
-    ca: 'Ca',
-    calcium: 'Ca',
-    mg: 'Mg',
-    magnesium: 'Mg',
-    s: 'S',
-    sulfur: 'S',
-    sulphur: 'S',
-    na: 'Na',
-    sodium: 'Na',
-    fe: 'Fe',
-    iron: 'Fe',
-    mn: 'Mn',
-    manganese: 'Mn',
-    zn: 'Zn',
-    zinc: 'Zn',
-    cu: 'Cu',
-    copper: 'Cu',
-    b: 'B',
-    boron: 'B',
-    nitrate: 'NO3-N',
-    om: 'OM',
-    'organic matter': 'OM',
-    cec: 'CEC',
-    ec: 'EC',
-    caco3: 'CaCO3',
-    carbonate: 'CaCO3',
-  }),
-);
 const UNIT_WORDS: readonly [RegExp, NonNullable<SoilResult['unit']>][] = [
   [/\bppm\b|mg ?\/ ?kg|[uµμ]g ?\/ ?g/, 'ppm'],
   [/(lbs?|#) ?\/ ?a(c(re)?)?\b|pounds per acre/, 'lb/acre'],
@@ -162,37 +102,14 @@ const UNIT_WORDS: readonly [RegExp, NonNullable<SoilResult['unit']>][] = [
   [/ds ?\/ ?m|mmhos( ?\/ ?cm)?|ms ?\/ ?cm/, 'dS/m'],
   [/\bindex\b/, 'index'],
 ];
-const METHOD_WORDS: readonly [RegExp, Method][] = [
-  [/mehlich[ -]?(3|iii)|\bm3\b/, 'mehlich-3'],
-  [/mehlich[ -]?(1|i)\b|\bm1\b/, 'mehlich-1'],
-  [/bray/, 'bray-p1'],
-  [/olsen/, 'olsen'],
-  [/morgan/, 'morgan'],
-  [/acetate|\bnh4oac\b/, 'ammonium-acetate'],
-  [/dtpa/, 'dtpa'],
-  [/hot water/, 'hot-water'],
-  [/\bsmp\b/, 'smp'],
-  [/sikora/, 'sikora'],
-  [/adams/, 'adams-evans'],
-  [/mehlich/, 'mehlich'],
-  [/cacl2/, 'cacl2'],
-  [/1:2/, 'water-1:2'],
-  [/1:1/, 'water-1:1'],
-];
-
-const CM_PER_IN = 2.54;
 /** Index forms of a buffer reading, ten times the pH. */
 const BUFFER_INDEX = new Set(['lime index', 'buffer index', 'lime test index', 'smp index']);
 /** Oxides are not elements: taken for one another they are wrong by 1.2 to 2.3 times. */
 const OXIDES = new Set(['p2o5', 'k2o', 'mgo', 'cao', 'phosphate', 'potash']);
 
-/** An analyte by the name a laboratory gives it, or undefined. */
-export const analyteNamed = (text: string): Analyte | undefined => NAMES.get(text.trim().toLowerCase());
+/** A unit in a laboratory's own words, or undefined. `mg/kg` is ppm. */
 export const unitNamed = (text: string): SoilResult['unit'] | undefined =>
   UNIT_WORDS.find(([pattern]) => pattern.test(text.toLowerCase()))?.[1];
-export const methodNamed = (text: string): Method | undefined =>
-  METHOD_WORDS.find(([pattern]) => pattern.test(text.toLowerCase()))?.[1];
-
 /** Reads a header: `K (ppm, Mehlich-3)`, `P_lb/acre`, `Soil pH`, `buffer-pH`, `Depth cm`. What it does not know is left aside. */
 export function readHeader(header: string): Column {
   const text = header.trim().toLowerCase().replaceAll('_', ' ');
@@ -201,7 +118,7 @@ export function readHeader(header: string): Column {
   const unit = unitNamed(text);
   const method = methodNamed(text);
   let bare = text.replace(/[([].*?[)\]]/g, ' ');
-  for (const [pattern] of [...UNIT_WORDS, ...METHOD_WORDS]) bare = bare.replace(pattern, ' ');
+  for (const pattern of [...UNIT_WORDS.map(([words]) => words), ...METHOD_HEADERS]) bare = bare.replace(pattern, ' ');
   bare = bare.replace(/[,;:]/g, ' ').replace(/\s+/g, ' ').trim();
   const wholly = text
     .replace(/[([].*?[)\]]/g, ' ')
@@ -213,9 +130,9 @@ export function readHeader(header: string): Column {
   const bareFact = FACTS.get(bare.replace(/\b(cm|in|inch|inches)\b/, '').trim());
   if (bareFact === 'depthIn')
     return /\bcm\b/.test(text)
-      ? { kind: 'fact', fact: 'depthIn', scale: 1 / CM_PER_IN }
+      ? { kind: 'fact', fact: 'depthIn', scale: 1 / CM_PER_INCH }
       : { kind: 'fact', fact: 'depthIn' };
-  const analyte = NAMES.get(bare);
+  const analyte = analyteNamed(bare);
   if (!analyte) return bareFact ? { kind: 'fact', fact: bareFact } : { kind: 'other' };
   return { kind: 'analyte', analyte, unit, method };
 }

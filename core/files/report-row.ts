@@ -1,7 +1,9 @@
 import { type Refusal, refuse } from '../reckoning/refusal';
-import { type Column, methodNamed, unitNamed } from './report-header';
-import { NEEDS_UNIT, type SoilResult } from '../records/soil-test-schema';
-import { type Analyte, type Method, METHODS, UNITS } from '../records/vocabularies';
+import { isMassAnalyte, onlyUnitOf } from '../records/analytes';
+import { methodNamed } from '../records/methods';
+import { type Column, unitNamed } from './report-header';
+import { type SoilResult } from '../records/soil-test-schema';
+import { type Method, METHODS, UNITS } from '../records/vocabularies';
 
 /** Where a table of samples does not say it. */
 export interface RowDefaults {
@@ -15,12 +17,6 @@ export interface RowDefaults {
 /** How numbers are written: the mark before the decimals. */
 export type DecimalMark = '.' | ',';
 
-export const FIXED_UNIT: Partial<Record<Analyte, SoilResult['unit']>> = {
-  OM: '%',
-  CaCO3: '%',
-  CEC: 'cmolc/kg',
-  EC: 'dS/m',
-};
 const methods = new Set<string>(METHODS);
 const units = new Set<string>(UNITS);
 
@@ -69,8 +65,8 @@ export function resultFrom(
 ): SoilResult | Refusal {
   const { analyte } = column;
   const value = column.scale === undefined ? cell.value : cell.value * column.scale;
-  const isMass = NEEDS_UNIT.has(analyte);
-  const unit = column.unit ?? (isMass ? (facts.unit ?? defaults.unit) : FIXED_UNIT[analyte]);
+  const isMass = isMassAnalyte(analyte);
+  const unit = column.unit ?? (isMass ? (facts.unit ?? defaults.unit) : onlyUnitOf(analyte));
   if (isMass && !unit)
     return refuse(
       analyte,
@@ -83,7 +79,7 @@ export function resultFrom(
     (analyte === 'P' && facts['P-method']
       ? facts['P-method']
       : analyte === 'buffer-pH'
-        ? (facts['buffer-method'] ?? defaults.bufferMethod ?? 'mehlich')
+        ? (facts['buffer-method'] ?? defaults.bufferMethod)
         : analyte === 'pH'
           ? (defaults.phMethod ?? 'water-1:1')
           : isMass
@@ -116,6 +112,8 @@ export function readRow(
   });
   // a column may say mg/kg or Mehlich III in the laboratory's own words
   if (facts.unit && !units.has(facts.unit)) facts.unit = unitNamed(facts.unit) ?? facts.unit;
+  if (facts['buffer-method'] && !methods.has(facts['buffer-method']))
+    facts['buffer-method'] = methodNamed(facts['buffer-method']) ?? facts['buffer-method'];
   if (facts.method && !methods.has(facts.method)) facts.method = methodNamed(facts.method) ?? facts.method;
   const results: SoilResult[] = [];
   for (let i = 0; i < columns.length; i++) {

@@ -1,6 +1,8 @@
 import { type Refusal, isRefusal, refuse } from '../reckoning/refusal';
 import { type DecimalMark, readCell, readRow, resultFrom, type RowDefaults } from './report-row';
-import { analyteNamed, type Column, methodNamed, readHeader, unitNamed } from './report-header';
+import { analyteNamed } from '../records/analytes';
+import { methodNamed } from '../records/methods';
+import { type Column, readHeader, unitNamed } from './report-header';
 import type { SoilResult, SoilTest } from '../records/soil-test-schema';
 import { type DayOrder, dayFrom, orderOfDays } from '../typed/typed-day';
 import { depthFrom } from '../typed/typed-depth';
@@ -34,12 +36,16 @@ export interface ReadSample {
   sampledOn?: string;
   depthIn?: number;
   lab?: string;
+  /** What the row says of the ground itself, as text: a batch has no zone to ask. */
+  ground?: Partial<Record<'grass' | 'texture' | 'carbonates', string>>;
   results: SoilResult[];
 }
 export interface RejectedLine {
   line: number;
   cells: readonly string[];
   why: string;
+  /** The analyte or fact at fault, by its key. */
+  field?: string;
 }
 
 const LOOK_FOR_HEADER = 40;
@@ -138,6 +144,14 @@ const defaultsOf = (reading: TableReading): RowDefaults => ({
   ...(reading.phMethod ? { phMethod: reading.phMethod } : {}),
 });
 
+/** Whether the table holds buffer readings without saying, in a header, a column or by a person, which buffer they are of. */
+export const needsBuffer = ({ columns, bufferMethod }: TableReading): boolean =>
+  bufferMethod === '' &&
+  columns.some(
+    (column) => column.kind === 'analyte' && column.analyte === 'buffer-pH' && column.method === undefined,
+  ) &&
+  !columns.some((column) => column.kind === 'fact' && column.fact === 'buffer-method');
+
 type Facts = Partial<Record<string, string>>;
 
 /** The facts of one sample, or the first thing wrong with them. */
@@ -158,9 +172,16 @@ function sampleFrom(facts: Facts, results: SoilResult[], reading: TableReading, 
     ...(sampledOn ? { sampledOn } : {}),
     ...(depthIn === undefined ? {} : { depthIn }),
     ...((facts.lab ?? reading.lab) ? { lab: (facts.lab ?? reading.lab).slice(0, 120) } : {}),
+    ground: groundOf(facts),
     results: withoutRepeats(results),
   };
 }
+
+const groundOf = ({ grass, texture, carbonates }: Facts): ReadSample['ground'] => ({
+  ...(grass ? { grass } : {}),
+  ...(texture ? { texture } : {}),
+  ...(carbonates ? { carbonates } : {}),
+});
 
 /** The first of results that name the same analyte by the same method. */
 const withoutRepeats = (results: readonly SoilResult[]): SoilResult[] =>
@@ -194,10 +215,13 @@ function longResult(facts: Facts, reading: TableReading): SoilResult | undefined
   );
 }
 
+/** Rows from the top of a file within which its layout is guessed. */
+export const GUESS_ROWS = LOOK_FOR_HEADER + 200;
+
 /** Reads a table row by row, in the order of the file; what is wrong with a row never stops the rows after it. */
 export class TableReader {
-  readonly samples: ReadSample[] = [];
-  readonly rejected: RejectedLine[] = [];
+  samples: ReadSample[] = [];
+  rejected: RejectedLine[] = [];
   private readonly open = new Map<
     string,
     { facts: Facts; results: SoilResult[]; line: number; cells: readonly string[] }
@@ -215,11 +239,19 @@ export class TableReader {
     else this.takeWide(cells, line);
   }
 
+  /** Hands over what was read so far and forgets it, so that a long file needs no more memory than a short one. */
+  drain(): { samples: ReadSample[]; rejected: RejectedLine[] } {
+    const { samples, rejected } = this;
+    this.samples = [];
+    this.rejected = [];
+    return { samples, rejected };
+  }
+
   private takeWide(cells: readonly string[], line: number): void {
     const { columns } = this.how;
     const row = readRow(cells, columns, this.defaults);
     const sample = isRefusal(row) ? row : sampleFrom(row.facts, row.results, this.how, line);
-    if (isRefusal(sample)) this.rejected.push({ line, cells, why: sample.refused });
+    if (isRefusal(sample)) this.rejected.push({ line, cells, why: sample.refused, field: sample.field });
     else this.samples.push(sample);
   }
 
@@ -228,7 +260,7 @@ export class TableReader {
     const result = longResult(facts, this.how);
     if (result === undefined) return;
     if (isRefusal(result)) {
-      this.rejected.push({ line, cells, why: result.refused });
+      this.rejected.push({ line, cells, why: result.refused, field: result.field });
       return;
     }
     const key = `${facts.property ?? ''}|${facts.sample ?? ''}|${facts.sampledOn ?? ''}`;
@@ -241,7 +273,7 @@ export class TableReader {
   finish(): void {
     for (const { facts, results, line, cells } of this.open.values()) {
       const sample = sampleFrom(facts, results, this.how, line);
-      if (isRefusal(sample)) this.rejected.push({ line, cells, why: sample.refused });
+      if (isRefusal(sample)) this.rejected.push({ line, cells, why: sample.refused, field: sample.field });
       else this.samples.push(sample);
     }
     this.open.clear();

@@ -100,7 +100,7 @@ describe('lime.adams-evans', () => {
 
 describe('lime.ecce', () => {
   it('knows the pure materials by stoichiometry: dolomite 108.6, hydrated 135, burnt 178 (customary figures)', () => {
-    expect(PURE_CCE.dolomite).toBeCloseTo(108.6, 0);
+    expect(PURE_CCE.dolomitic).toBeCloseTo(108.6, 0);
     expect(PURE_CCE.hydrated).toBeCloseTo(135, 0);
     expect(PURE_CCE.burnt).toBeCloseTo(178.5, 0);
   });

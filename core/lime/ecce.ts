@@ -19,8 +19,8 @@ const rule = FINENESS_RULES[0] as FinenessRule;
 const { Ca, Mg, C, O, H } = ATOMIC_MASS;
 /** CCE of the pure materials, percent of calcite, by stoichiometry: dolomite 108.5, hydrated lime 135.1, burnt lime 178.5. */
 export const PURE_CCE = {
-  calcite: 100,
-  dolomite: (100 * 2 * CACO3) / (Ca + Mg + 2 * (C + 3 * O)),
+  calcitic: 100,
+  dolomitic: (100 * 2 * CACO3) / (Ca + Mg + 2 * (C + 3 * O)),
   hydrated: (100 * CACO3) / (Ca + 2 * (O + H)),
   burnt: (100 * CACO3) / (Ca + O),
 } as const;

@@ -1,7 +1,7 @@
 import { defineReckoning } from '../reckoning/define';
 import { depthIn, ph } from '../reckoning/inputs';
 import { isRefusal, refuse } from '../reckoning/refusal';
-import { mehlichAcidity } from '../soil/buffer-acidity';
+import { mehlichAcidity } from './mehlich-acidity';
 import { lbPer1000FromTonsPerAcre } from '../units/conversions';
 
 /** Depth the tons-per-acre figure is for, in. From memory and unsure; taken because it gives the lower rate. */

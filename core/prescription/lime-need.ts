@@ -1,8 +1,6 @@
-import type { Method, Zone } from '../records/case';
+import type { Zone } from '../records/case';
 import { groupOfTexture } from '../ground/texture-groups';
-import { adamsEvansLime } from '../lime/adams-evans';
-import { mehlichLime } from '../lime/mehlich';
-import { smpLime } from '../lime/smp';
+import { limeBuffer } from '../lime/buffers';
 import { textureLime } from '../lime/texture-table';
 import type { grassIn } from '../packs/rule-packs';
 import type { Refusal } from '../reckoning/refusal';
@@ -29,18 +27,6 @@ export interface LimeNeed {
   basisEcce: number;
 }
 
-/** Buffers that can be reckoned, and as which of them each is read. */
-const BUFFERS: Partial<Record<Method, { as: 'mehlich' | 'smp' | 'adams-evans'; says: string }>> = {
-  mehlich: { as: 'mehlich', says: 'Mehlich buffer' },
-  'modified-mehlich': { as: 'mehlich', says: 'Modified Mehlich buffer, read as Mehlich' },
-  smp: { as: 'smp', says: 'SMP buffer' },
-  sikora: { as: 'smp', says: 'Sikora buffer, read as SMP' },
-  'adams-evans': { as: 'adams-evans', says: 'Adams-Evans buffer' },
-  'moore-sikora': { as: 'adams-evans', says: 'Moore-Sikora buffer, read as Adams-Evans' },
-};
-/** The SMP lines do not reach aims outside these. */
-const SMP_AIMS = { from: 6, to: 6.8 } as const;
-
 /** The lime the soil needs, by the buffer the laboratory used; by texture only where it used none. */
 export function limeNeed(
   { zone }: ZoneFacts,
@@ -52,7 +38,7 @@ export function limeNeed(
 ): LimeNeed {
   const turf = zone.turf ?? 'established';
   const reading = findReading(read.readings, 'buffer-pH');
-  const buffer = reading?.value !== undefined && reading.method ? BUFFERS[reading.method] : undefined;
+  const buffer = reading?.value === undefined ? undefined : limeBuffer(reading.method);
   const alternatives = () => [
     ...(depth === 6 ? [] : [{ says: `Depth 6 in, not ${depth}`, change: { treatedDepthIn: 6 } }]),
     aim < 6.5
@@ -80,21 +66,13 @@ export function limeNeed(
       depthSays(zone, turf === 'tilled' ? 'tillage depth' : 'surface lime on standing turf'),
     ),
   };
-  if (reading?.value !== undefined && !buffer)
-    return {
-      method: 'lime.texture',
-      says: '',
-      basisEcce: 100,
-      figure: {
-        field: 'bufferPh',
-        refused: `The report gives a buffer pH of no known method${reading.method ? ` (${reading.method})` : ''}: lime cannot be reckoned from it. Take the laboratory’s own lime figure.`,
-      },
-    };
-  const reachable = buffer && !(buffer.as === 'smp' && (aim < SMP_AIMS.from || aim > SMP_AIMS.to));
+  const reachable = buffer && aim >= buffer.aims.from - 1e-9 && aim <= buffer.aims.to + 1e-9;
   if (!buffer || !reachable) {
     const says = buffer
       ? `The ${buffer.says} says nothing for an aim of ${aim}: estimated from texture`
-      : 'No buffer pH on the report: estimated from texture';
+      : reading?.value === undefined
+        ? 'No buffer pH on the report: estimated from texture'
+        : 'The report does not say which buffer its buffer pH is: estimated from texture';
     const group = traced(groupOfTexture(zone.texture), `soil of the zone, ${zone.texture.replaceAll('-', ' ')}`);
     return {
       method: 'lime.texture',
@@ -104,28 +82,6 @@ export function limeNeed(
     };
   }
   const withBuffer = { ...inputs, bufferPh: traced(reading?.value as number, `soil report, ${buffer.says}`) };
-  const { says } = buffer;
-  switch (buffer.as) {
-    case 'mehlich':
-      return {
-        method: 'lime.mehlich',
-        says,
-        basisEcce: 90,
-        figure: figureOf(mehlichLime, withBuffer, options('lb lime per 1000 ft2')),
-      };
-    case 'smp':
-      return {
-        method: 'lime.smp',
-        says,
-        basisEcce: 90,
-        figure: figureOf(smpLime, withBuffer, options('lb lime per 1000 ft2')),
-      };
-    case 'adams-evans':
-      return {
-        method: 'lime.adams-evans',
-        says,
-        basisEcce: 100,
-        figure: figureOf(adamsEvansLime, withBuffer, options('lb CaCO3 per 1000 ft2')),
-      };
-  }
+  const { says, method, basisEccePercent, reckoning, resultUnit } = buffer;
+  return { method, says, basisEcce: basisEccePercent, figure: figureOf(reckoning, withBuffer, options(resultUnit)) };
 }

@@ -1,3 +1,5 @@
+import type { Analyte } from '../records/vocabularies';
+import type { Level } from '../soil/levels';
 import { gypsumRequirement } from '../gypsum/requirement';
 import { isRefusal } from '../reckoning/refusal';
 import { PPM_PER_CMOLC } from '../soil/cec';
@@ -76,7 +78,7 @@ export function prescribeIron(read: Interpretation | undefined): { action: 'none
 /** Micronutrients that read short: watched, not given a rate. */
 export const prescribeMicronutrients = (
   read: Interpretation | undefined,
-): { analyte: string; level: string; says: string }[] =>
+): { analyte: Analyte; level: Level; says: string }[] =>
   (read?.findings ?? [])
     .filter((f) => ['Mn', 'Zn', 'Cu', 'B'].includes(f.analyte) && (f.level === 'low' || f.level === 'very-low'))
     .map(({ analyte, level }) => ({

@@ -90,6 +90,17 @@ describe('the buffer that the laboratory used decides the lime method', () => {
         ]),
       ),
     ).prescription;
+  const doubtsOf = (method: SoilResult['method'], value: number) =>
+    prescribeZone(
+      facts(
+        {},
+        zone(),
+        test([
+          { analyte: 'pH', value: 5.2, method: 'water-1:1' },
+          { analyte: 'buffer-pH', value, method },
+        ]),
+      ),
+    ).read!.doubts.join(' ');
   it.each([
     ['mehlich', 6.2, 'lime.mehlich'],
     ['modified-mehlich', 6.2, 'lime.mehlich'],
@@ -106,8 +117,13 @@ describe('the buffer that the laboratory used decides the lime method', () => {
       says: expect.stringContaining('estimated'),
     });
   });
-  it('reckons nothing from a buffer of no name', () => {
-    expect(by(undefined, 6.5)).toMatchObject({ ph: { action: 'leave' }, refusals: [{ field: 'bufferPh' }] });
+  it('never guesses a buffer without a name: texture answers, and a doubt names the field (judgement A9)', () => {
+    for (const method of [undefined, 'olsen'] as const) {
+      expect(by(method, 6.5)).toMatchObject({ ph: { action: 'lime', method: 'lime.texture' }, refusals: [] });
+      expect(by(method, 6.5).ph.says + doubtsOf(method, 6.5)).toMatch(/does not say which buffer/);
+      expect(doubtsOf(method, 6.5)).toContain('method of buffer-pH');
+    }
+    expect(doubtsOf('mehlich', 6.4)).not.toContain('which buffer');
   });
 });
 

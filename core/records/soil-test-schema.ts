@@ -1,9 +1,7 @@
 import * as yup from 'yup';
 import { id, isoDay, list, num, text, word } from './strict-schema';
-import { ANALYTES, METHODS, NUTRIENTS, UNITS } from './vocabularies';
-
-/** Analytes that are a mass in soil: without a unit the number means nothing. */
-export const NEEDS_UNIT: ReadonlySet<string> = new Set([...NUTRIENTS, 'Al']);
+import { isMassAnalyte } from './analytes';
+import { ANALYTES, METHODS, UNITS } from './vocabularies';
 
 export const resultSchema = yup
   .object({
@@ -15,7 +13,7 @@ export const resultSchema = yup
   })
   .test('unit', function (result) {
     const { analyte, unit, value } = result;
-    if (NEEDS_UNIT.has(analyte) && !unit)
+    if (isMassAnalyte(analyte) && !unit)
       return this.createError({
         path: `${this.path}.unit`,
         message: `${analyte} has no unit: look on the report whether it is ppm, lb/acre or another, and say so.`,

@@ -1,4 +1,5 @@
 import * as yup from 'yup';
+import { isIsoDay, isMonthDay } from '../days/day';
 import { refuseUnknownKeys } from '../reckoning/check-inputs';
 import { type Refusal, refuse } from '../reckoning/refusal';
 
@@ -68,20 +69,15 @@ export const yes = (label: string) => yup.boolean().strict().nonNullable().typeE
 
 /** An ISO day, 2027-03-02, that exists. */
 export const isoDay = (label: string) =>
-  text(label, 10).test(
-    'day',
-    `${label} must be a day written like 2027-03-02.`,
-    (v) => v === undefined || (/^\d{4}-\d\d-\d\d$/.test(v) && new Date(`${v}T00:00:00Z`).toISOString().startsWith(v)),
-  );
+  text(label, 10).test('day', `${label} must be a day written like 2027-03-02.`, (v) => v === undefined || isIsoDay(v));
 
 /** A month and day, 04-15, that exists in some year. */
 export const monthDay = (label: string) =>
-  text(label, 5).test('month-day', `${label} must be a month and day written like 04-15.`, (v) => {
-    if (v === undefined) return true;
-    if (!/^\d\d-\d\d$/.test(v)) return false;
-    const date = new Date(`2024-${v}T00:00:00Z`);
-    return !Number.isNaN(date.getTime()) && date.toISOString().slice(5, 10) === v;
-  });
+  text(label, 5).test(
+    'month-day',
+    `${label} must be a month and day written like 04-15.`,
+    (v) => v === undefined || isMonthDay(v),
+  );
 
 export const list = <S extends yup.ISchema<unknown>>(label: string, of: S, most: number) =>
   yup

@@ -1,4 +1,7 @@
 import type { Analyte, Method, SoilTest, Zone } from '../records/case';
+import { BUFFER_METHODS, limeBuffer } from '../lime/buffers';
+import { analyteName } from '../records/analytes';
+import { daysBetween, yearsBetween } from '../days/day';
 import { groupOfTexture } from '../ground/texture-groups';
 import { carbonateStanding, findReading, readResult, type Reading, waterPh } from './report';
 import { BUILT_IN_PACKS, grassIn, type Range, rangeIn, type RulePacks } from '../packs/rule-packs';
@@ -46,29 +49,6 @@ export interface Interpretation {
 
 const NUTRIENTS: readonly Analyte[] = ['P', 'K', 'Ca', 'Mg', 'S', 'Fe', 'Mn', 'Zn', 'Cu', 'B'];
 const JUDGED: ReadonlySet<Analyte> = new Set(NUTRIENTS);
-export const ANALYTE_NAMES: Partial<Record<Analyte, string>> = {
-  P: 'Phosphorus',
-  K: 'Potassium',
-  Ca: 'Calcium',
-  Mg: 'Magnesium',
-  S: 'Sulfur',
-  Fe: 'Iron',
-  Mn: 'Manganese',
-  Zn: 'Zinc',
-  Cu: 'Copper',
-  B: 'Boron',
-  Na: 'Sodium',
-  OM: 'Organic matter',
-  CEC: 'CEC',
-  EC: 'Salinity',
-  'buffer-pH': 'Buffer pH',
-  'NO3-N': 'Nitrate-N',
-  CaCO3: 'Carbonate',
-  pH: 'Soil pH',
-  Al: 'Aluminium',
-  acidity: 'Exchangeable acidity',
-};
-
 /** P extractants that read low in carbonate or above pH 7.3: the level is unreadable, never "very low". */
 const FAILS_IN_CARBONATE: readonly Method[] = ['bray-p1', 'mehlich-1', 'morgan', 'modified-morgan'];
 const MG_K_FROM = 51;
@@ -79,16 +59,6 @@ const OLD_REPORT_YEARS = 3;
 /** Wait between lime, sulfur or fertiliser and a sample, days. Common practice: 6-8 weeks. */
 const WAIT_AFTER_FEEDING_DAYS = 42;
 
-const days = (from: string, to: string): number => Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
-/** Where each buffer solution starts; a reading close to it says: no acidity. */
-const BUFFER_START: Partial<Record<Method, number>> = {
-  mehlich: 6.6,
-  'modified-mehlich': 6.6,
-  smp: 7.5,
-  sikora: 7.5,
-  'adams-evans': 8,
-  'moore-sikora': 8,
-};
 /** CEC that a texture group can plausibly hold, cmolc/kg. Common practice: sands 3-5, clay loams near 29. */
 const PLAUSIBLE_CEC = { sand: [1, 12], loam: [4, 30], clay: [8, 60] } as const;
 
@@ -117,7 +87,7 @@ const unreadable = (reading: Reading, says: string, source = 'ubertas-sufficienc
 
 function judge(reading: Reading, ph: number | undefined, carbonate: boolean, packs: RulePacks): Finding {
   const { analyte, method, value } = reading;
-  const name = ANALYTE_NAMES[analyte] ?? analyte;
+  const name = analyteName(analyte);
   if (value === undefined)
     return unreadable(
       reading,
@@ -156,7 +126,7 @@ class JudgedFinding implements Finding {
     readonly reading: Reading,
   ) {}
   get says(): string {
-    return sufficiencySentence(ANALYTE_NAMES[this.analyte] ?? this.analyte, this.value, this.level, this.range);
+    return sufficiencySentence(analyteName(this.analyte), this.value, this.level, this.range);
   }
 }
 
@@ -209,16 +179,16 @@ function findDoubts(zone: Zone, test: SoilTest, readings: readonly Reading[], as
   if (test.depthIn === undefined)
     doubts.push('The report states no sampling depth: 6 2/3 in is assumed for lb/acre, and trends cannot be trusted.');
   if (asOf) {
-    const years = (Date.parse(asOf) - Date.parse(test.sampledOn)) / (365.25 * 86_400_000);
+    const years = yearsBetween(test.sampledOn, asOf);
     if (years > OLD_REPORT_YEARS)
       doubts.push(`The sample is ${Math.floor(years)} years old: retest before spending on it.`);
   }
   const fed = zone.applied?.find(
-    (a) => a.date <= test.sampledOn && days(a.date, test.sampledOn) < WAIT_AFTER_FEEDING_DAYS,
+    (a) => a.date <= test.sampledOn && daysBetween(a.date, test.sampledOn) < WAIT_AFTER_FEEDING_DAYS,
   );
   if (fed)
     doubts.push(
-      `Sampled ${days(fed.date, test.sampledOn)} days after something was spread; 6 to 8 weeks are wanted, or the sample shows the bag and not the soil.`,
+      `Sampled ${daysBetween(fed.date, test.sampledOn)} days after something was spread; 6 to 8 weeks are wanted, or the sample shows the bag and not the soil.`,
     );
   if (water?.converted)
     doubts.push('pH was measured in CaCl2; 0.6 is added to compare it with windows in water. That is a rule of thumb.');
@@ -237,7 +207,11 @@ function findDoubts(zone: Zone, test: SoilTest, readings: readonly Reading[], as
       `K of ${round(k.value)} ppm is enough by Mehlich-3 and low by ammonium acetate: the extractant decides, not the soil.`,
     );
   const buffer = findReading(readings, 'buffer-pH');
-  const start = buffer?.method ? BUFFER_START[buffer.method] : undefined;
+  const start = limeBuffer(buffer?.method)?.startsAtPh;
+  if (buffer?.value !== undefined && start === undefined)
+    doubts.push(
+      `Buffer pH ${buffer.value}: the report does not say which buffer it is. It is left aside, and lime is estimated from texture. Give the method of buffer-pH: ${BUFFER_METHODS.join(', ')}.`,
+    );
   if (water && buffer?.value !== undefined && start !== undefined && water.ph < 5.2 && buffer.value > start - 0.2)
     doubts.push(
       `Soil pH ${water.ph.toFixed(1)} with a buffer pH of ${buffer.value} contradict each other: ask the laboratory to read both again.`,

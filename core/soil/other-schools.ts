@@ -3,7 +3,7 @@ import { groupOfTexture } from '../ground/texture-groups';
 import type { MinimumNutrient, RulePacks, SaturationCation } from '../packs/rule-packs';
 import { evaluate } from '../reckoning/define';
 import { isRefusal } from '../reckoning/refusal';
-import { mehlichAcidity } from './buffer-acidity';
+import { mehlichAcidity } from '../lime/mehlich-acidity';
 import { Quiet } from '../reckoning/work';
 import { cecBySum, PPM_PER_CMOLC } from './cec';
 import type { Finding } from './interpret';

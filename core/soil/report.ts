@@ -1,5 +1,5 @@
 import type { Analyte, Method, SoilResult, SoilTest, Zone } from '../records/case';
-import { NEEDS_UNIT } from '../records/soil-test-schema';
+import { isMassAnalyte } from '../records/analytes';
 import { DEFAULT_BULK_DENSITY, groupOfTexture } from '../ground/texture-groups';
 import { evaluate } from '../reckoning/define';
 import { isRefusal } from '../reckoning/refusal';
@@ -47,7 +47,7 @@ export function readResult(result: SoilResult, test: SoilTest, zone: Zone): Read
   }
   if (!unit || unit === 'ppm') return base;
   // a nutrient in a unit that is no mass of soil, such as percent, is kept but not judged
-  if (!isMassUnit(unit)) return NEEDS_UNIT.has(analyte) ? { ...base, value: undefined } : base;
+  if (!isMassUnit(unit)) return isMassAnalyte(analyte) ? { ...base, value: undefined } : base;
   const conversion = {
     value,
     from: unit,

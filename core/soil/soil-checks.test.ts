@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evaluate, explain } from '../reckoning/define';
-import { bufferAcidity } from './buffer-acidity';
+import { bufferAcidity } from '../lime/mehlich-acidity';
 import { methodConvert, MASS_UNITS } from './method-convert';
 import { soilMass } from './soil-mass';
 

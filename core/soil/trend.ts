@@ -1,4 +1,5 @@
 import type { Analyte, SoilTest, Zone } from '../records/case';
+import { yearsBetween } from '../days/day';
 import { CACL2_OFFSET, findReading, readResult } from './report';
 
 /** One report's value of an analyte, brought to ppm or the water scale. */
@@ -23,8 +24,6 @@ export interface Trend {
   perYear?: number;
 }
 
-const YEAR_MS = 365.25 * 86_400_000;
-const years = (from: string, to: string): number => (Date.parse(to) - Date.parse(from)) / YEAR_MS;
 /** Depths that differ by less than this are the same depth, in. */
 const SAME_DEPTH_IN = 0.5;
 const shownDepth = (depthIn: number | undefined): string =>
@@ -81,7 +80,7 @@ export function trendOf(zone: Zone, tests: readonly SoilTest[], analyte: Analyte
   }
   const comparable = judged.filter((p) => p.comparable);
   const [first, latest] = [comparable[0], comparable.at(-1)];
-  const span = first && latest && first !== latest ? years(first.on, latest.on) : 0;
+  const span = first && latest && first !== latest ? yearsBetween(first.on, latest.on) : 0;
   return {
     analyte,
     unit,

@@ -1,4 +1,5 @@
-const CM_PER_IN = 2.54;
+import { CM_PER_INCH } from '../units/conversions';
+
 const FRACTIONS: Record<string, number> = { '½': 0.5, '⅔': 2 / 3, '⅓': 1 / 3, '¼': 0.25, '¾': 0.75 };
 
 function plainNumber(text: string): number {
@@ -19,5 +20,5 @@ export function depthFrom(text: string, inchesPerUnit = 1): number | undefined {
     .trim();
   const value = plainNumber(figures);
   if (!Number.isFinite(value) || figures === '') return undefined;
-  return cm ? value / CM_PER_IN : value * inchesPerUnit;
+  return cm ? value / CM_PER_INCH : value * inchesPerUnit;
 }

@@ -17,6 +17,14 @@ export const G_PER_LB = 453.59237;
 /** Centimetres in a foot, exact by definition. */
 export const CM_PER_FT = 30.48;
 
+/** Centimetres and millimetres in an inch, exact by definition. */
+export const CM_PER_INCH = 2.54;
+export const MM_PER_INCH = 25.4;
+
+/** deg C from deg F, and back. 212 deg F is 100 deg C. */
+export const celsiusFromFahrenheit = (f: number): number => ((f - 32) * 5) / 9;
+export const fahrenheitFromCelsius = (c: number): number => (c * 9) / 5 + 32;
+
 /** Square metres in 1000 ft2. Derived: (0.3048 m)^2 × 1000. */
 export const SQ_M_PER_1000_SQ_FT = 0.3048 ** 2 * 1000;
 
@@ -33,7 +41,7 @@ export const FL_OZ_PER_GAL = 128;
  * Soil in a slice one inch deep over 1000 ft2 at bulk density 1 g/cm3, lb. Derived: 1000 ft2 × 1 in in cm3, × 1 g/cm3.
  * 5202.33 to two decimals.
  */
-export const SOIL_LB_PER_1000_PER_INCH = (1000 * CM_PER_FT ** 2 * 2.54) / G_PER_LB;
+export const SOIL_LB_PER_1000_PER_INCH = (1000 * CM_PER_FT ** 2 * CM_PER_INCH) / G_PER_LB;
 
 /** Soil the laboratories assume in an acre furrow slice (6 2/3 in), lb. Customary: ppm × 2 = lb/acre. */
 export const ACRE_FURROW_SLICE_LB = 2_000_000;

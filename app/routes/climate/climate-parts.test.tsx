@@ -40,7 +40,7 @@ describe('the year’s curves', () => {
         days={365}
         start={94}
         curves={yearCurves(work)}
-        windows={seasonWindows(work.zoneSeason!, work.season, given.codes ?? [])}
+        windows={seasonWindows(work.zoneSeason!, work.season)}
         turns={seasonTurns(work.zoneSeason!)}
       />,
     );

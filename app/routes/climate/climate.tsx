@@ -42,7 +42,7 @@ export default function ClimatePage() {
   const curves = useMemo(() => yearCurves(shown), [shown]);
   const { zone, zoneSeason, season } = shown;
   const windows = useMemo(
-    () => (zoneSeason ? seasonWindows(zoneSeason, season, file.codes ?? []) : []),
+    () => (zoneSeason ? seasonWindows(zoneSeason, season) : []),
     [zoneSeason, season, file.codes],
   );
   const turns = zoneSeason ? seasonTurns(zoneSeason) : [];

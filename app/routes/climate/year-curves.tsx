@@ -1,9 +1,11 @@
 import { type KeyboardEvent, type PointerEvent, useId, useState } from 'react';
-import type { SeasonTurn, SeasonWindow } from '@core/season/plan/season-windows';
-import { addDays } from '@core/days/day';
+import type { ClosedWindow } from '@core/climate/closed-window';
+import type { SeasonTurn } from '@core/season/plan/season-windows';
+import { addDays, monthStarts } from '@core/days/day';
 import { showDay } from '../../ui/format';
-import { MONTH_STARTS, MONTHS, WindowPatterns } from '../../ui/ribbon';
+import { MONTHS } from '../../ui/ribbon';
 import { useWidth } from '../../ui/use-width';
+import { windowFill, WindowPatterns } from '../../ui/window-patterns';
 import type { Curve } from '../../work/year-curves';
 
 const LEAST_WIDTH = 640;
@@ -13,15 +15,6 @@ const HEAD = 16;
 const INSET = 7;
 /** Names of turns that stand close go below each other. */
 const TURN_ROWS = 3;
-const PATTERN: Record<SeasonWindow['kind'], string> = {
-  frozen: 'frost',
-  rest: 'rest',
-  heat: 'heat',
-  code: 'rest',
-  'cool-soil': 'frost',
-  lime: 'rest',
-  report: 'rest',
-};
 
 const niceStep = (span: number): number => {
   const rough = span / 3;
@@ -42,8 +35,8 @@ function path(values: readonly number[], x: (day: number) => number, y: (value: 
 }
 
 /** Windows in as few rows as keep them from touching. */
-function rowsOf(windows: readonly SeasonWindow[]): SeasonWindow[][] {
-  const rows: SeasonWindow[][] = [];
+function rowsOf(windows: readonly ClosedWindow[]): ClosedWindow[][] {
+  const rows: ClosedWindow[][] = [];
   for (const window of windows) {
     const row = rows.find((r) => (r.at(-1)?.to ?? -1) < window.from - 1);
     if (row) row.push(window);
@@ -66,7 +59,7 @@ export function YearCurves({
 }: {
   year: number;
   curves: readonly Curve[];
-  windows: readonly SeasonWindow[];
+  windows: readonly ClosedWindow[];
   turns: readonly SeasonTurn[];
   days: number;
   start: number;
@@ -75,6 +68,7 @@ export function YearCurves({
   const [measure, room] = useWidth<HTMLDivElement>(806);
   const [day, setDay] = useState(start);
   const width = Math.max(LEAST_WIDTH, room);
+  const starts = monthStarts(year);
   const x = (at: number) => (at / days) * width;
   const rows = rowsOf(windows);
   const foot = HEAD + curves.length * TALL;
@@ -154,8 +148,8 @@ export function YearCurves({
           <WindowPatterns id={id} />
           {MONTHS.map((month, m) => (
             <g key={month}>
-              {m > 0 && <path d={`M${x(MONTH_STARTS[m] as number)} 0V${height}`} stroke="var(--rule)" />}
-              <text x={x(MONTH_STARTS[m] as number) + 4} y="11" className="axis">
+              {m > 0 && <path d={`M${x(starts[m] as number)} 0V${height}`} stroke="var(--rule)" />}
+              <text x={x(starts[m] as number) + 4} y="11" className="axis">
                 {month}
               </text>
             </g>
@@ -194,7 +188,7 @@ export function YearCurves({
                   <g>
                     <path d={`M0 ${y(curve.limit.at)}H${width}`} stroke="var(--clay)" strokeDasharray="2 3" />
                     <text
-                      x={x(MONTH_STARTS[6] as number)}
+                      x={x(starts[6] as number)}
                       y={y(curve.limit.at) - 3}
                       textAnchor="middle"
                       className="axis strong"
@@ -225,7 +219,7 @@ export function YearCurves({
                     y={foot + 3 + r * BAR}
                     width={wide}
                     height={BAR - 4}
-                    fill={`url(#${id}-${PATTERN[w.kind]})`}
+                    fill={windowFill(id, w.kind)}
                     stroke="var(--edge)"
                     strokeWidth=".7"
                   />

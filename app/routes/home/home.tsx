@@ -258,7 +258,7 @@ export default function Home({ loaderData }: Route.ComponentProps) {
             <>
               <div className="sheethead">
                 <span>Property</span>
-                <MonthHeads />
+                <MonthHeads year={Number(today.slice(0, 4))} />
                 <span>Goes down next</span>
                 <span>Standing</span>
               </div>

@@ -2,10 +2,12 @@ import { useId } from 'react';
 import type { PlannedFor } from '@core/records/case';
 import type { Dose } from '@core/season/plan/dose';
 import type { SeasonPlan } from '@core/season/plan/season-plan';
-import { dayOfYear } from '@core/days/day';
+import { dayOfYear, daysInYear, monthStarts } from '@core/days/day';
+import { feedingWindows } from '@core/season/plan/season-windows';
 import { Mark, markSize } from '../../ui/marks';
-import { growthPath, MONTH_STARTS, MONTHS, WindowPatterns } from '../../ui/ribbon';
+import { growthPath, MONTHS } from '../../ui/ribbon';
 import { useWidth } from '../../ui/use-width';
+import { windowFill, WindowPatterns } from '../../ui/window-patterns';
 import { amountFor } from '../../work/dose-words';
 
 const ROWS: readonly { letter: string; purposes: readonly PlannedFor[]; y: number }[] = [
@@ -31,12 +33,12 @@ export function MiniSeason({ season, today, emptySays }: { season: SeasonPlan; t
   const [ref, width] = useWidth<HTMLDivElement>(416);
   const id = useId().replaceAll(':', '');
   const growth = sharedGrowth(season);
-  const days = growth.length || 365;
+  const days = daysInYear(season.year);
   const plot = Math.max(100, width - LETTERS);
   const x = (day: number) => LETTERS + (day / days) * plot;
   const doses: Dose[] = season.zones.flatMap((z) => z.doses);
-  const windows = season.zones[0]?.season?.windows ?? [];
-  const pattern = { frozen: 'frost', dormant: 'rest', heat: 'heat', code: 'rest' } as const;
+  const windows = season.zones[0] ? feedingWindows(season.zones[0], season) : [];
+  const starts = monthStarts(season.year);
   return (
     <div ref={ref} className="mini">
       <svg
@@ -63,10 +65,10 @@ export function MiniSeason({ season, today, emptySays }: { season: SeasonPlan; t
             y="6"
             width={Math.max(1, x(w.to + 1) - x(w.from))}
             height="84"
-            fill={`url(#${id}-${pattern[w.kind]})`}
+            fill={windowFill(id, w.kind)}
           />
         ))}
-        {MONTH_STARTS.slice(1).map((start) => (
+        {starts.slice(1).map((start) => (
           <path key={start} d={`M${x(start)} 6V90`} stroke="var(--rule)" />
         ))}
         <path d={`M${LETTERS} ${SOIL_LINE}H${width}`} stroke="var(--loam)" strokeWidth="1.3" />
@@ -107,7 +109,8 @@ export function MiniSeason({ season, today, emptySays }: { season: SeasonPlan; t
 }
 
 /** The months above the column of miniatures. */
-export function MonthHeads() {
+export function MonthHeads({ year }: { year: number }) {
+  const starts = monthStarts(year);
   const [ref, width] = useWidth<HTMLDivElement>(416);
   return (
     <div ref={ref} className="mini" aria-hidden="true">
@@ -115,7 +118,7 @@ export function MonthHeads() {
         {MONTHS.map((month, i) => (
           <text
             key={month}
-            x={LETTERS + ((MONTH_STARTS[i] as number) / 365) * (width - LETTERS)}
+            x={LETTERS + ((starts[i] as number) / daysInYear(year)) * (width - LETTERS)}
             y="12"
             style={{ fontSize: 11.5, fill: 'var(--loam-2)' }}
           >

@@ -5,7 +5,8 @@ import {
   prescribeSalinity,
 } from '@core/prescription/prescribe-others';
 import type { ZoneFacts } from '@core/prescription/zone-facts';
-import { ANALYTE_NAMES, type Interpretation, levelInWords, type Finding } from '@core/soil/interpret';
+import { analyteName } from '@core/records/analytes';
+import { type Interpretation, levelInWords, type Finding } from '@core/soil/interpret';
 import { Fig } from '../../ui/fig';
 import { showWeight } from '../../ui/format';
 import { ColumnGlyph } from '../../ui/glyphs';
@@ -83,7 +84,7 @@ export function OtherLines({ at, facts, read }: { at: number; facts: ZoneFacts; 
         >
           {micro.map((each) => (
             <p key={each.analyte}>
-              {ANALYTE_NAMES[each.analyte as keyof typeof ANALYTE_NAMES] ?? each.analyte}: {each.says.toLowerCase()}
+              {analyteName(each.analyte)}: {each.says.toLowerCase()}
             </p>
           ))}
           {salinity.standing === 'saline' && <p>{salinity.says}</p>}

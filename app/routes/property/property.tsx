@@ -7,6 +7,7 @@ import { claimedTwice } from '@core/ground/claimed-twice';
 import { chainOf } from '@core/sampling/chain';
 import { checkZonePlan } from '@core/season/checks/check-plan';
 import type { Dose } from '@core/season/plan/dose';
+import { codeWindows, feedingWindows } from '@core/season/plan/season-windows';
 import { exportProperty } from '../../storage/case-files';
 import { loadProperty } from '../../storage/property-repository';
 import { saveTextFile } from '../../ui/save-text-file';
@@ -20,7 +21,7 @@ import { useWorkingsTrail } from '../../ui/use-workings-trail';
 import { Wordmark } from '../../ui/wordmark';
 import { WorkingsSlip } from '../../ui/workings';
 import { WorkingsContext } from '../../ui/workings-context';
-import { codeWindows, type PropertyWork, unslug, workOf } from '../../work/property-work';
+import { type PropertyWork, unslug, workOf } from '../../work/property-work';
 import { amountFor } from '../../work/dose-words';
 import { grassOf } from '@core/packs/grasses';
 import { yearCurves } from '../../work/year-curves';
@@ -250,7 +251,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
     );
   const area = file.zones.reduce((sum, z) => sum + z.areaSqFt, 0);
   const name = (id: string) => file.products?.find((p) => p.id === id)?.name ?? id;
-  const windows = codeWindows(file.codes ?? [], zoneSeason?.season?.growth.length ?? 365);
+  const windows = zoneSeason ? feedingWindows(zoneSeason, season) : codeWindows(season.codes, season.year);
   const empty = !zone
     ? 'no zone yet: measure the ground first'
     : !zoneSeason?.season
@@ -307,7 +308,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
         </div>
         <Ribbon
           season={zoneSeason?.season}
-          codeWindows={windows}
+          windows={windows}
           doses={(zoneSeason?.doses ?? []).map((d) => ribbonDose(d, name(d.productId)))}
           year={season.year}
           today={today}

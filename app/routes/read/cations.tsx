@@ -3,7 +3,7 @@ import { BUILT_IN_PACKS } from '@core/packs/rule-packs';
 import { figureOf, traced } from '@core/reckoning/figure';
 import { prescribeGypsum } from '@core/prescription/prescribe-others';
 import { isRefusal } from '@core/reckoning/refusal';
-import { mehlichAcidity } from '@core/soil/buffer-acidity';
+import { mehlichAcidity } from '@core/lime/mehlich-acidity';
 import { cecBySum, PPM_PER_CMOLC } from '@core/soil/cec';
 import type { Interpretation } from '@core/soil/interpret';
 import { saturationBar } from '@core/soil/other-schools';

@@ -2,7 +2,8 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { Property, SoilTest, Zone } from '@core/records/case';
 import { grassOf } from '@core/packs/grasses';
 import type { ZonePrescription } from '@core/prescription/prescription';
-import { ANALYTE_NAMES, type Interpretation, levelInWords } from '@core/soil/interpret';
+import { analyteName } from '@core/records/analytes';
+import { type Interpretation, levelInWords } from '@core/soil/interpret';
 import { showDate, showExact } from '../../ui/format';
 import { type Consequence, consequenceOf, phConsequence } from '../../work/consequence';
 import { schoolName } from '../../ui/school-choice';
@@ -63,7 +64,7 @@ export function readingDocument({
       : []),
     ...read.findings.map((f) => ({
       place: f.level === 'very-low' ? ('low' as const) : f.level === 'unreadable' ? ('none' as const) : f.level,
-      name: ANALYTE_NAMES[f.analyte] ?? f.analyte,
+      name: analyteName(f.analyte),
       value: `${showExact(Number(f.value.toPrecision(3)))} ${f.unit}`,
       verdict: levelInWords(f.level),
       follows: said(consequenceOf(f, prescription)),

@@ -1,38 +1,15 @@
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { useFetcher } from 'react-router';
-import type { SoilTest } from '@core/records/case';
-import { ChoiceField, Fault, optionsOf, TextField } from '../../ui/field';
-import {
-  BUFFER_METHODS,
-  EXTRACTANTS,
-  P_METHODS,
-  PH_METHODS,
-  ROWS,
-  typedFromReport,
-  type TypedReport,
-} from './report-from-typed';
+import type { Method, SoilTest } from '@core/records/case';
+import { BUFFER_METHODS } from '@core/lime/buffers';
+import { methodName } from '@core/records/methods';
+import { ChoiceField, Fault, TextField } from '../../ui/field';
+import { WhichBuffer } from '../../ui/which-buffer';
+import { EXTRACTANTS, P_METHODS, PH_METHODS, ROWS, typedFromReport, type TypedReport } from './report-from-typed';
 
-const NAMES = {
-  'mehlich-3': 'Mehlich-3',
-  'mehlich-1': 'Mehlich-1',
-  'bray-p1': 'Bray P1',
-  olsen: 'Olsen',
-  morgan: 'Morgan',
-  'modified-morgan': 'modified Morgan',
-  'ammonium-acetate': 'ammonium acetate',
-  same: 'as the others',
-  mehlich: 'Mehlich',
-  'modified-mehlich': 'modified Mehlich',
-  smp: 'SMP',
-  sikora: 'Sikora',
-  'adams-evans': 'Adams-Evans',
-  'moore-sikora': 'Moore-Sikora',
-  'water-1:1': 'water, 1:1',
-  'water-1:2': 'water, 1:2',
-  'saturated-paste': 'saturated paste',
-  cacl2: 'CaCl2',
-} as const;
+const methodOptions = (methods: readonly (Method | 'same')[]) =>
+  methods.map((value) => ({ value, label: value === 'same' ? 'as the others' : methodName(value) }));
 const UNIT_OPTIONS = [
   { value: 'ppm', label: 'ppm (mg/kg)' },
   { value: 'lb/acre', label: 'lb/acre' },
@@ -108,28 +85,32 @@ export function ReportForm({
           <ChoiceField
             label="Extractant"
             value={typed.extractant}
-            options={optionsOf(EXTRACTANTS, NAMES)}
+            options={methodOptions(EXTRACTANTS)}
             onChange={set('extractant')}
           />
           <ChoiceField
             label="Phosphorus by"
             value={typed.pMethod}
-            options={optionsOf(P_METHODS, NAMES)}
+            options={methodOptions(P_METHODS)}
             onChange={set('pMethod')}
           />
           <ChoiceField
             label="pH in"
             value={typed.phMethod}
-            options={optionsOf(PH_METHODS, NAMES)}
+            options={methodOptions(PH_METHODS)}
             onChange={set('phMethod')}
           />
           <ChoiceField
             label="Buffer"
-            value={typed.bufferMethod}
-            options={optionsOf(BUFFER_METHODS, NAMES)}
+            placeholder="Not said yet"
+            value={typed.bufferMethod || undefined}
+            options={methodOptions(BUFFER_METHODS)}
             onChange={set('bufferMethod')}
           />
         </div>
+        {(typed.values['buffer-pH'] ?? '').trim() !== '' && typed.bufferMethod === '' && (
+          <WhichBuffer onChoose={set('bufferMethod')} fault={faults.bufferMethod} />
+        )}
       </fieldset>
       <fieldset>
         <legend>Values, as printed</legend>

@@ -1,16 +1,11 @@
-import {
-  type Analyte,
-  type Method,
-  NEEDS_UNIT,
-  type SoilResult,
-  type SoilTest,
-  soilTestSchema,
-} from '@core/records/case';
+import { type Analyte, type Method, type SoilResult, type SoilTest, soilTestSchema } from '@core/records/case';
 import { newId } from '@core/records/new-id';
 import { faultsByField } from '@core/records/strict-schema';
 import { typedNumber } from '@core/typed/typed-number';
 import { isRefusal } from '@core/reckoning/refusal';
-import { refuseMehlichBuffer } from '@core/soil/buffer-acidity';
+import { type BufferMethod, limeBuffer, refuseReading } from '@core/lime/buffers';
+import { analyteName, isMassAnalyte, onlyUnitOf } from '@core/records/analytes';
+import { methodsOf } from '@core/records/methods';
 
 /** A soil report as typed. Values are text; a leading < is a value under the laboratory's limit. */
 export interface TypedReport {
@@ -22,28 +17,35 @@ export interface TypedReport {
   unit: string;
   extractant: string;
   phMethod: string;
+  /** Which buffer; the empty string is "not said yet". */
   bufferMethod: string;
   pMethod: string;
   values: Partial<Record<Analyte, string>>;
 }
 
-/** The rows of the form, in the order reports print them. */
-export const ROWS: readonly { analyte: Analyte; label: string; unit?: string }[] = [
-  { analyte: 'pH', label: 'Soil pH' },
-  { analyte: 'buffer-pH', label: 'Buffer pH' },
-  { analyte: 'P', label: 'Phosphorus, P' },
-  { analyte: 'K', label: 'Potassium, K' },
-  { analyte: 'Ca', label: 'Calcium, Ca' },
-  { analyte: 'Mg', label: 'Magnesium, Mg' },
-  { analyte: 'S', label: 'Sulfur, S' },
-  { analyte: 'Fe', label: 'Iron, Fe' },
-  { analyte: 'Mn', label: 'Manganese, Mn' },
-  { analyte: 'Zn', label: 'Zinc, Zn' },
-  { analyte: 'Cu', label: 'Copper, Cu' },
-  { analyte: 'OM', label: 'Organic matter', unit: '%' },
-  { analyte: 'CEC', label: 'CEC', unit: 'cmolc/kg' },
-  { analyte: 'CaCO3', label: 'Carbonate, CaCO3', unit: '%' },
+const SHOWN: readonly Analyte[] = [
+  'pH',
+  'buffer-pH',
+  'P',
+  'K',
+  'Ca',
+  'Mg',
+  'S',
+  'Fe',
+  'Mn',
+  'Zn',
+  'Cu',
+  'OM',
+  'CEC',
+  'CaCO3',
 ];
+
+/** The rows of the form, in the order reports print them. */
+export const ROWS: readonly { analyte: Analyte; label: string; unit?: SoilResult['unit'] }[] = SHOWN.map((analyte) => ({
+  analyte,
+  label: isMassAnalyte(analyte) || analyte === 'CaCO3' ? `${analyteName(analyte)}, ${analyte}` : analyteName(analyte),
+  unit: onlyUnitOf(analyte),
+}));
 
 /** Extractants that carry most nutrients of a report. */
 export const EXTRACTANTS = [
@@ -54,14 +56,11 @@ export const EXTRACTANTS = [
   'modified-morgan',
 ] as const satisfies readonly Method[];
 export const P_METHODS = ['same', 'mehlich-3', 'bray-p1', 'olsen', 'mehlich-1', 'morgan'] as const;
-export const PH_METHODS = ['water-1:1', 'water-1:2', 'saturated-paste', 'cacl2'] as const;
-export const BUFFER_METHODS = ['mehlich', 'modified-mehlich', 'smp', 'sikora', 'adams-evans', 'moore-sikora'] as const;
-
-const FIXED_UNIT: Partial<Record<Analyte, SoilResult['unit']>> = { OM: '%', CaCO3: '%', CEC: 'cmolc/kg' };
+export const PH_METHODS = methodsOf('pH');
 
 export function typedFromReport(test: SoilTest | undefined, today: string): TypedReport {
   const find = (analyte: Analyte) => test?.results.find((r) => r.analyte === analyte);
-  const nutrient = test?.results.find((r) => NEEDS_UNIT.has(r.analyte) && r.analyte !== 'P') ?? find('P');
+  const nutrient = test?.results.find((r) => isMassAnalyte(r.analyte) && r.analyte !== 'P') ?? find('P');
   const pMethod = find('P')?.method;
   return {
     id: test?.id,
@@ -71,7 +70,7 @@ export function typedFromReport(test: SoilTest | undefined, today: string): Type
     unit: nutrient?.unit ?? '',
     extractant: nutrient?.method ?? 'mehlich-3',
     phMethod: find('pH')?.method ?? 'water-1:1',
-    bufferMethod: find('buffer-pH')?.method ?? 'mehlich',
+    bufferMethod: find('buffer-pH')?.method ?? '',
     pMethod: pMethod && pMethod !== nutrient?.method ? pMethod : 'same',
     values: Object.fromEntries((test?.results ?? []).map((r) => [r.analyte, `${r.qualifier ?? ''}${r.value}`])),
   };
@@ -79,10 +78,14 @@ export function typedFromReport(test: SoilTest | undefined, today: string): Type
 
 function methodOf(analyte: Analyte, typed: TypedReport): Method | undefined {
   if (analyte === 'pH') return typed.phMethod as Method;
-  if (analyte === 'buffer-pH') return typed.bufferMethod as Method;
+  if (analyte === 'buffer-pH') return (typed.bufferMethod as Method) || undefined;
   if (analyte === 'P' && typed.pMethod !== 'same') return typed.pMethod as Method;
-  return NEEDS_UNIT.has(analyte) ? (typed.extractant as Method) : undefined;
+  return isMassAnalyte(analyte) ? (typed.extractant as Method) : undefined;
 }
+
+/** Asked wherever a buffer pH comes without its buffer: the three read differently, so none is guessed. */
+export const WHICH_BUFFER =
+  'Which buffer is it? The report says Mehlich, SMP, Adams-Evans or another beside the number.';
 
 /** Reads a typed report. Results the form has no row for are kept from the report before. */
 export function reportFromTyped(
@@ -99,7 +102,7 @@ export function reportFromTyped(
     const value = typedNumber(qualifier ? text.slice(1) : text, label, analyte);
     if (isRefusal(value)) faults[analyte] = value.refused;
     if (value === undefined || isRefusal(value)) continue;
-    const unit = NEEDS_UNIT.has(analyte) ? (typed.unit as SoilResult['unit']) || undefined : FIXED_UNIT[analyte];
+    const unit = isMassAnalyte(analyte) ? (typed.unit as SoilResult['unit']) || undefined : onlyUnitOf(analyte);
     const method = methodOf(analyte, typed);
     results.push({
       analyte,
@@ -108,9 +111,12 @@ export function reportFromTyped(
       ...(method ? { method } : {}),
       ...(qualifier ? { qualifier } : {}),
     });
-    if (analyte === 'buffer-pH' && (method === 'mehlich' || method === 'modified-mehlich')) {
-      const wrong = refuseMehlichBuffer(value);
-      if (wrong) faults[analyte] = wrong.refused;
+    if (analyte === 'buffer-pH') {
+      if (!limeBuffer(method)) faults.bufferMethod = WHICH_BUFFER;
+      else {
+        const wrong = refuseReading(method as BufferMethod, value);
+        if (wrong) faults[analyte] = wrong.refused;
+      }
     }
   }
   const depth = typedNumber(typed.depth, 'Sampling depth', 'depth');

@@ -1,5 +1,6 @@
 import type { SoilTest, Zone } from '@core/records/case';
-import { ANALYTE_NAMES, compareSchools, levelInWords, type School, SCHOOLS } from '@core/soil/interpret';
+import { analyteName } from '@core/records/analytes';
+import { compareSchools, levelInWords, type School, SCHOOLS } from '@core/soil/interpret';
 import { schoolName } from '../../ui/school-choice';
 import { ColumnGlyph } from '../../ui/glyphs';
 import { glyphPlace } from './tracks';
@@ -14,7 +15,7 @@ export function SchoolTable({ zone, test, school }: { zone: Zone; test: SoilTest
       <p className="small">
         {differing.length === 0
           ? 'They agree wherever more than one judges.'
-          : `They differ on ${differing.map((r) => ANALYTE_NAMES[r.analyte]?.toLowerCase()).join(', ')}.`}
+          : `They differ on ${differing.map((r) => analyteName(r.analyte).toLowerCase()).join(', ')}.`}
       </p>
       <table>
         <thead>
@@ -31,7 +32,7 @@ export function SchoolTable({ zone, test, school }: { zone: Zone; test: SoilTest
         <tbody>
           {rows.map((row) => (
             <tr key={row.analyte}>
-              <th scope="row">{ANALYTE_NAMES[row.analyte]}</th>
+              <th scope="row">{analyteName(row.analyte)}</th>
               {SCHOOLS.map((each) => {
                 const level = row.levels[each];
                 return (

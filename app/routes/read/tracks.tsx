@@ -1,4 +1,5 @@
-import { ANALYTE_NAMES, type Finding, type Interpretation, levelInWords, type PhFinding } from '@core/soil/interpret';
+import { analyteName } from '@core/records/analytes';
+import { type Finding, type Interpretation, levelInWords, type PhFinding } from '@core/soil/interpret';
 import { showExact, showPh } from '../../ui/format';
 import { ColumnGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
@@ -91,7 +92,7 @@ export function Tracks({ read, judged }: { read: Interpretation; judged: Interpr
       {read.findings.map((finding) => (
         <div className="trow" key={finding.analyte + finding.method}>
           <div className="nm">
-            <b>{ANALYTE_NAMES[finding.analyte]}</b>
+            <b>{analyteName(finding.analyte)}</b>
             {finding.analyte}, {finding.unit || 'index'}
             {finding.reading.conversion && ` (${showExact(finding.reading.reported)} ${finding.reading.reportedUnit})`}
           </div>
@@ -125,7 +126,7 @@ export function Tracks({ read, judged }: { read: Interpretation; judged: Interpr
               {reading.qualifier}
               {showExact(reading.reported)}
             </b>{' '}
-            <Substances text={`${reading.reportedUnit} ${ANALYTE_NAMES[reading.analyte] ?? reading.analyte}`} />
+            <Substances text={`${reading.reportedUnit} ${analyteName(reading.analyte)}`} />
           </span>
         ))}
       </div>

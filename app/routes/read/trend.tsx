@@ -3,7 +3,7 @@ import { lazy, Suspense, useMemo, useState } from 'react';
 import type { Analyte, SoilTest, Zone } from '@core/records/case';
 import { BUILT_IN_PACKS, rangeIn } from '@core/packs/rule-packs';
 import { grassOf } from '@core/packs/grasses';
-import { ANALYTE_NAMES } from '@core/soil/interpret';
+import { analyteName } from '@core/records/analytes';
 import { type Trend, trendOf } from '@core/soil/trend';
 import { showExact, showDate } from '../../ui/format';
 import { WarnGlyph } from '../../ui/glyphs';
@@ -25,7 +25,7 @@ export function TrendOfZone({ zone, tests }: { zone: Zone; tests: readonly SoilT
   const [analyte, setAnalyte] = useState<Analyte>('pH');
   const trend = useMemo(() => trendOf(zone, tests, analyte), [zone, tests, analyte]);
   if (tests.length < 2) return null;
-  const name = ANALYTE_NAMES[analyte] ?? analyte;
+  const name = analyteName(analyte);
   const grass = grassOf(zone.grass);
   const method = trend.points.at(-1)?.method;
   const range = method && analyte !== 'pH' ? rangeIn(BUILT_IN_PACKS, analyte, method as never, undefined) : undefined;
@@ -41,7 +41,7 @@ export function TrendOfZone({ zone, tests }: { zone: Zone; tests: readonly SoilT
           aria-label="Analyte followed"
           value={analyte}
           onChange={setAnalyte}
-          options={FOLLOWED.map((value) => ({ value, label: ANALYTE_NAMES[value] ?? value }))}
+          options={FOLLOWED.map((value) => ({ value, label: analyteName(value) }))}
           virtual={false}
         />{' '}
         {courseOf(trend)}

@@ -2,8 +2,7 @@ import { Select } from 'antd';
 import { ANALYTES, METHODS, UNITS, type Analyte, type Method } from '@core/records/case';
 import type { Column, Fact } from '@core/files/report-header';
 import type { TableReading } from '@core/files/report-table';
-import { NEEDS_UNIT } from '@core/records/soil-test-schema';
-import { ANALYTE_NAMES } from '@core/soil/interpret';
+import { analyteName, isMassAnalyte } from '@core/records/analytes';
 
 const FACT_NAMES: Partial<Record<Fact, string>> = {
   sample: 'sample, bag or zone',
@@ -20,7 +19,7 @@ const FACT_NAMES: Partial<Record<Fact, string>> = {
 const OPTIONS = [
   { value: 'other', label: 'leave out' },
   ...Object.entries(FACT_NAMES).map(([value, label]) => ({ value: `fact:${value}`, label })),
-  ...ANALYTES.map((a) => ({ value: `analyte:${a}`, label: ANALYTE_NAMES[a] ? `${ANALYTE_NAMES[a]} (${a})` : a })),
+  ...ANALYTES.map((a) => ({ value: `analyte:${a}`, label: `${analyteName(a)} (${a})` })),
 ];
 const meaningOf = (column: Column): string =>
   column.kind === 'other' ? 'other' : column.kind === 'fact' ? `fact:${column.fact}` : `analyte:${column.analyte}`;
@@ -82,7 +81,7 @@ export function ColumnTable({ rows, reading, onChange }: ColumnTableProps) {
                 {column.kind === 'other' && column.why && <span className="small"> {column.why}</span>}
               </td>
               <td>
-                {column.kind === 'analyte' && NEEDS_UNIT.has(column.analyte) && (
+                {column.kind === 'analyte' && isMassAnalyte(column.analyte) && (
                   <Select
                     size="small"
                     aria-label={`Unit of ${label}`}

@@ -1,14 +1,11 @@
-import { METHODS, UNITS } from '@core/records/case';
-import type { TableReading } from '@core/files/report-table';
+import { BUFFER_METHODS } from '@core/lime/buffers';
+import { type Method, UNITS } from '@core/records/case';
+import { methodName, methodsOf } from '@core/records/methods';
+import { needsBuffer, type TableReading } from '@core/files/report-table';
 import { ChoiceField, optionsOf, TextField } from '../../ui/field';
+import { WhichBuffer } from '../../ui/which-buffer';
 
-const NUTRIENT_METHODS = METHODS.filter((m) =>
-  ['mehlich-3', 'mehlich-1', 'bray-p1', 'olsen', 'morgan', 'modified-morgan', 'ammonium-acetate', 'dtpa'].includes(m),
-);
-const PH = METHODS.filter((m) => ['water-1:1', 'water-1:2', 'saturated-paste', 'cacl2'].includes(m));
-const BUFFER = METHODS.filter((m) =>
-  ['mehlich', 'modified-mehlich', 'smp', 'sikora', 'adams-evans', 'moore-sikora'].includes(m),
-);
+const named = (methods: readonly Method[]) => methods.map((value) => ({ value, label: methodName(value) }));
 const unsaid = { value: '', label: 'as the file says' };
 
 /** What holds for every sample of the file, where the table itself does not say it. */
@@ -40,9 +37,9 @@ export function ReadingForm({
           { value: 'day-first', label: 'day first, 28/3' },
         ])}
         {choice('unit', 'Unit where none is said', [unsaid, ...optionsOf(UNITS)])}
-        {choice('method', 'Extractant where none is said', [unsaid, ...optionsOf(NUTRIENT_METHODS)])}
-        {choice('phMethod', 'pH in', [{ value: '', label: 'water, 1:1' }, ...optionsOf(PH)])}
-        {choice('bufferMethod', 'Buffer', [{ value: '', label: 'Mehlich' }, ...optionsOf(BUFFER)])}
+        {choice('method', 'Extractant where none is said', [unsaid, ...named(methodsOf('nutrients'))])}
+        {choice('phMethod', 'pH in', [{ value: '', label: 'water, 1:1' }, ...named(methodsOf('pH'))])}
+        {choice('bufferMethod', 'Buffer', [{ value: '', label: 'not said' }, ...named(BUFFER_METHODS)])}
         <TextField
           label="Depth"
           unit="where none is said"
@@ -57,6 +54,7 @@ export function ReadingForm({
           onChange={(sampledOn) => onChange({ sampledOn })}
         />
       </div>
+      {needsBuffer(reading) && <WhichBuffer onChoose={(bufferMethod) => onChange({ bufferMethod })} />}
       <TextField label="Laboratory" value={reading.lab} onChange={(lab) => onChange({ lab })} />
     </div>
   );

@@ -12,19 +12,20 @@ import { Link } from 'react-router';
 import type { PlannedDose, Product } from '@core/records/case';
 import { grassOf } from '@core/packs/grasses';
 import { faceOf } from '@core/products/label/face';
-import { weekStart } from '@core/days/day';
+import { dayOfYear, daysInYear, monthStarts, weekStart } from '@core/days/day';
+import { feedingWindows } from '@core/season/plan/season-windows';
 import type { JudgedPlan } from '@core/season/checks/judge-plan';
 import { givenKeys } from '@core/season/plan/doses-given';
 import type { SeasonPlan, ZoneSeason } from '@core/season/plan/season-plan';
 import { mondaysOf } from '@core/days/weeks';
 import { showArea, showDay, showRate, showWeight } from '../../ui/format';
 import { Mark, MARK_OF } from '../../ui/marks';
-import { growthPath, MONTH_STARTS, WindowPatterns } from '../../ui/ribbon';
+import { growthPath } from '../../ui/ribbon';
 import { useWidth } from '../../ui/use-width';
+import { windowFill, WindowPatterns } from '../../ui/window-patterns';
 import { amountFor } from '../../work/dose-words';
 import { type Block, clashes, layOut, ROW, secondOf } from './lane-layout';
 
-const PATTERN = { frozen: 'frost', dormant: 'rest', heat: 'heat', code: 'rest' } as const;
 /** Narrower than this the weeks pan. */
 const LEAST_WIDTH = 640;
 /** A Monday's day of the month has room in this many pixels. */
@@ -134,6 +135,7 @@ function DoseBlock({
 }
 
 interface LaneProps {
+  plan: SeasonPlan;
   zoneSeason: ZoneSeason;
   products: readonly Product[];
   planned: readonly PlannedDose[];
@@ -146,10 +148,23 @@ interface LaneProps {
   hand: BoardHand;
 }
 
-function Lane({ zoneSeason, products, planned, checks, plot, todayDay, today, focused, selected, hand }: LaneProps) {
+function Lane({
+  plan,
+  zoneSeason,
+  products,
+  planned,
+  checks,
+  plot,
+  todayDay,
+  today,
+  focused,
+  selected,
+  hand,
+}: LaneProps) {
   const id = useId().replaceAll(':', '');
   const { zone, season, doses, prescription } = zoneSeason;
-  const days = season?.growth.length ?? 365;
+  const days = daysInYear(plan.year);
+  const starts = monthStarts(plan.year);
   const x = (day: number) => (day / days) * plot;
   const blocks = layOut(doses, plot, days);
   const rows = blocks.reduce((most, b) => Math.max(most, b.row + 1), 0);
@@ -178,18 +193,18 @@ function Lane({ zoneSeason, products, planned, checks, plot, todayDay, today, fo
               opacity=".45"
             />
           )}
-          {(season?.windows ?? []).map((w, i) => (
+          {feedingWindows(zoneSeason, plan).map((w, i) => (
             <rect
               key={i}
               x={x(w.from)}
               y="0"
               width={Math.max(1, x(w.to + 1) - x(w.from))}
               height={height}
-              fill={`url(#${id}-${PATTERN[w.kind]})`}
+              fill={windowFill(id, w.kind)}
               opacity=".6"
             />
           ))}
-          {MONTH_STARTS.slice(1).map((start) => (
+          {starts.slice(1).map((start) => (
             <path key={start} d={`M${x(start)} 0V${height}`} stroke="var(--rule)" />
           ))}
           {todayDay !== undefined && <path d={`M${x(todayDay)} 0V${height}`} stroke="var(--moss)" strokeWidth="2" />}
@@ -252,7 +267,6 @@ export function BoardLanes({
   planned,
   judged,
   today,
-  year,
   focusedZoneId,
   selected,
   hand,
@@ -262,7 +276,6 @@ export function BoardLanes({
   planned: readonly PlannedDose[];
   judged: JudgedPlan;
   today: string;
-  year: number;
   focusedZoneId: string;
   selected: string | undefined;
   hand: BoardHand;
@@ -270,14 +283,13 @@ export function BoardLanes({
   const [ref, room] = useWidth<HTMLDivElement>(806);
   const plot = Math.max(LEAST_WIDTH, room);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
-  const days = season.weather?.meanF.length ?? 365;
+  const { year } = season;
+  const days = daysInYear(year);
   const weekPx = (plot / days) * 7;
   // where weeks are narrow not every Monday has room for its day
   const everyWeek = weekPx < LEAST_WEEK_PX ? 2 : 1;
   const todayDay = today.startsWith(String(year)) ? mondaysOf(year).findLastIndex((w) => w.date <= today) : -1;
-  const todayAt = today.startsWith(String(year))
-    ? Math.round((Date.parse(today) - Date.parse(`${year}-01-01`)) / 86_400_000)
-    : undefined;
+  const todayAt = today.startsWith(String(year)) ? dayOfYear(today) : undefined;
   const held = (event: DragMoveEvent | DragEndEvent) => {
     const [kind, key] = [String(event.active.id).split(':')[0], String(event.active.id).replace(/^\w+:/, '')];
     return kind === 'move'
@@ -315,6 +327,7 @@ export function BoardLanes({
         {season.zones.map((z) => (
           <Lane
             key={z.zone.id}
+            plan={season}
             zoneSeason={z}
             products={products}
             planned={planned}

@@ -21,7 +21,7 @@ import {
 } from '../../ui/format';
 import { Ribbon } from '../../ui/ribbon';
 import { amountFor } from '../../work/dose-words';
-import { codeWindows } from '../../work/property-work';
+import { feedingWindows } from '@core/season/plan/season-windows';
 
 const WIDTH_PT = 696;
 const RIBBON = { width: 806, height: 84 } as const;
@@ -86,12 +86,11 @@ function zonePage(
   care: readonly CareTask[],
 ): Content[] {
   const { zone, season, doses } = zoneSeason;
-  const days = season?.growth.length ?? 365;
   const ribbon = standalone(
     renderToStaticMarkup(
       <Ribbon
         season={season}
-        codeWindows={codeWindows(given.codes ?? [], days)}
+        windows={feedingWindows(zoneSeason, plan)}
         doses={doses.map((d) => ({ date: d.date, for: d.for, lb: amountFor(d), says: '' }))}
         year={plan.year}
         today=""

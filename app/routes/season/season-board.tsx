@@ -247,7 +247,6 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
             planned={held ?? doses}
             judged={judged}
             today={today}
-            year={year}
             focusedZoneId={zone.id}
             selected={selected}
             hand={hand}

@@ -50,7 +50,6 @@ describe('the board', () => {
         planned={planned}
         judged={judgePlan(file, season)}
         today="2027-04-05"
-        year={2027}
         focusedZoneId="south-lawn"
         selected={undefined}
         hand={of}

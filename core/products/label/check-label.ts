@@ -1,3 +1,4 @@
+import { PURE_CCE } from '../../lime/ecce';
 import type { Product } from '../../records/case';
 import { NITROGEN_FORMS } from '../../records/vocabularies';
 import {
@@ -23,8 +24,6 @@ export interface LabelRemark {
 const FORMS_AGREE_WITHIN = 0.05;
 /** Urea holds 46.6 % N and no dry bag holds more. Stoichiometry, IUPAC masses. */
 const MOST_N_DRY = 46.7;
-/** Neutralising value of the pure mineral, percent CCE. Stoichiometry; a label cannot pass it by more than rounding. */
-const PURE_CCE = { calcitic: 100, dolomitic: 108.6, hydrated: 135, burnt: 178.5 } as const;
 /** Labels round and laboratories differ by about this, percent CCE. Decision. */
 const CCE_SLACK = 1.5;
 /** Chloride beside the potash of pure potassium chloride, Cl per K2O: 47.55 over 63.18. Stoichiometry. */
@@ -133,7 +132,7 @@ function limeRemarks(product: Product): LabelRemark[] {
     remarks.push({
       id: 'cce-above-pure',
       standing: 'stop',
-      says: `CCE ${show(ccePercent)} is more than pure ${limeKind} lime has (${PURE_CCE[limeKind]}). Check the kind and the number.`,
+      says: `CCE ${show(ccePercent)} is more than pure ${limeKind} lime has (${show(PURE_CCE[limeKind])}). Check the kind and the number.`,
     });
   if (ccePercent !== undefined && eccePercent !== undefined && eccePercent > ccePercent + 0.05)
     remarks.push({

@@ -4,7 +4,7 @@ import { LEAST_GROWTH } from '../../climate/climate-year';
 import { daysBetween, dayOfYear, inMonthDaySpan, sayDay } from '../../days/day';
 import type { Dose } from '../plan/dose';
 import { leastDaysBetweenN } from '../rules/dose-ceilings';
-import { correctionSpans } from '../rules/correction-stretches';
+import { correctionStretches } from '../rules/correction-stretches';
 import { LIME_NITROGEN_GAP_DAYS } from '../rules/limits';
 import { MICROBES_WORK_FROM_F, MOST_FREE_IN_HEAT_LB, mostDaysBetweenN } from '../rules/limits';
 import { lateSolubleForbidden } from '../rules/season-schools';
@@ -194,7 +194,7 @@ function closedChecks({ zoneSeason, doses, codes, productOf, soilF, plan }: Fact
     checks.push(
       judge('past', 'Days to come', `${dosesIn(early)} before ${sayDay(plan.from)}`, {
         standing: 'warn',
-        says: `The dose of ${sayDay(early[0]?.date ?? '')} lies ${plan.fromIs === 'the day is past' ? 'in the past: record it, or move it' : plan.fromIs}.`,
+        says: `The dose of ${sayDay(early[0]?.date ?? '')} lies ${plan.fromIs.id === 'today' ? 'in the past: record it, or move it' : plan.fromIs.says}.`,
         doses: early,
       }),
     );
@@ -242,7 +242,7 @@ function limeChecks({ zoneSeason, doses, productOf, plan }: Facts): Check[] {
   }
   const purpose = ph.action;
   const down = doses.filter((d) => d.for === purpose);
-  const spans = correctionSpans(purpose, zoneSeason.zone);
+  const spans = correctionStretches(purpose, zoneSeason.zone);
   const open = spans.filter(([, to]) => `${plan.year}-${to}` >= plan.from).length;
   const wanted = Math.min(ph.doses.length, open);
   const inSpan = (d: Dose) => spans.findIndex(([from, to]) => inMonthDaySpan(d.date.slice(5), from, to));
@@ -287,7 +287,7 @@ function limeChecks({ zoneSeason, doses, productOf, plan }: Facts): Check[] {
 
 /** The late-season and potash schools, looked for among the finished doses. */
 function schoolChecks({ zoneSeason, doses, productOf }: Facts): Check[] {
-  const { schools, zone } = zoneSeason;
+  const { schools, zone, season, grass } = zoneSeason;
   if (!schools) return [];
   const checks: Check[] = [];
   if (schools.steps.length > 0) {
@@ -318,7 +318,7 @@ function schoolChecks({ zoneSeason, doses, productOf }: Facts): Check[] {
     checks.push(
       judge(
         'late-season',
-        `End of the year: ${schools.late}`,
+        `End of the year: ${schools.late?.title}`,
         `${schools.steps.filter((_, s) => (taking[s]?.length ?? 0) > 0).length} of ${schools.steps.length} steps`,
         missing
           ? { standing: 'warn', says: `The school asks for ${missing.says}, and no dose does it.` }
@@ -327,12 +327,18 @@ function schoolChecks({ zoneSeason, doses, productOf }: Facts): Check[] {
             : { standing: 'warn', says: 'The two steps of the school do not stand four to six weeks apart.' },
       ),
     );
-    const forbidden = schools.late === 'Late soluble' ? lateSolubleForbidden(zone) : undefined;
-    if (forbidden)
-      checks.push(
-        judge('late-soluble', 'Late soluble nitrogen', 'not here', { standing: 'fail', says: `${forbidden}.` }),
-      );
   }
+  const forbidden = grass.season === 'cool' ? lateSolubleForbidden(zone) : undefined;
+  const lastFed = season?.feeding.lastIndexOf(true) ?? -1;
+  const late = doses.filter((d) => (d.delivers['N-soluble'] ?? 0) > EPS && dayOfYear(d.date) > lastFed);
+  if (forbidden && lastFed >= 0 && late[0])
+    checks.push(
+      judge('late-soluble', 'Late soluble nitrogen', `${dosesIn(late)} too late`, {
+        standing: 'fail',
+        says: `The soluble nitrogen of ${sayDay(late[0].date)} comes after the season of feeding: ${forbidden}.`,
+        doses: late,
+      }),
+    );
   for (const amount of schools.amounts) {
     const within = doses.filter((d) => {
       const day = dayOfYear(d.date);
@@ -344,7 +350,9 @@ function schoolChecks({ zoneSeason, doses, productOf }: Facts): Check[] {
     checks.push(
       judge(
         `school-${amount.id}`,
-        amount.nutrient === 'K2O' ? `Potash: ${schools.potash || schools.late}` : `End of the year: ${schools.late}`,
+        amount.nutrient === 'K2O'
+          ? `Potash: ${(schools.potash ?? schools.late)?.title}`
+          : `End of the year: ${schools.late?.title}`,
         `${two(lb)} lb ${amount.nutrient}`,
         short || over
           ? { standing: 'warn', says: `The school asks for ${amount.says}; the doses bring ${two(lb)}.` }

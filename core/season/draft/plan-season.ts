@@ -14,7 +14,7 @@ import {
   growthSeason,
   LEAST_GROWTH,
 } from '../../climate/climate-year';
-import { correctionSpans } from '../rules/correction-stretches';
+import { correctionStretches } from '../rules/correction-stretches';
 import { addDays, dayOfYear, daysBetween, type IsoDay, weekStart } from '../../days/day';
 import { type Dose, makeDose } from '../plan/dose';
 import { doseCeiling, leastDaysBetweenN } from '../rules/dose-ceilings';
@@ -162,7 +162,7 @@ function planCorrection(
   );
   const placement = placementOn(ground, open, 0);
   const doses: Dose[] = [];
-  for (const span of spansOf(ground.year, correctionSpans(purpose, ground.zone))) {
+  for (const span of spansOf(ground.year, correctionStretches(purpose, ground.zone))) {
     if (doses.length === wanted.length) break;
     const day = placeClear(span.from, span.to, placement, lime ? ammoniaDays : [], LIME_NITROGEN_GAP_DAYS);
     if (day === undefined) continue;
@@ -205,13 +205,13 @@ function planZone(
     season &&
     seasonSchools({
       zone,
+      year: plan.year,
       grassSeason: grass.season,
       season,
       codes,
       choices: given.choices,
       nitrogenLb: prescription.nitrogen.year.value,
       potashLb: needK,
-      firstFrost: season.firstFrost,
       firstDay,
     });
   const result: ZoneSeason = { zone, grass, season, schools, prescription, doses: [], unplaced: [], shelf };
@@ -340,5 +340,13 @@ export function planSeason(
     read,
     carried: carried[i],
   }));
-  return { year, from, fromIs, weather, soilF: weather ? soilTemperatureByDay(weather.meanF) : [], zones };
+  return {
+    year,
+    codes: given.codes ?? [],
+    from,
+    fromIs,
+    weather,
+    soilF: weather ? soilTemperatureByDay(weather.meanF) : [],
+    zones,
+  };
 }

@@ -1,14 +1,12 @@
 import type { PlannedDose } from '../../records/case';
-import { addDays } from '../../days/day';
+import { dayAt } from '../../days/day';
 import type { SeasonPlan } from '../plan/season-plan';
-import { RATE_STEP_LB } from '../rules/limits';
+import { fallFromDay, RATE_STEP_LB } from '../rules/limits';
 import { isSoluble } from '../rules/season-schools';
 import { mondaysOf } from '../../days/weeks';
 
 /** What the school of weekly light feeding puts down each week, lb soluble N/1000 ft2. Common practice among its followers. */
 const WEEKLY_LB = 0.5;
-/** From this day on, 0 for 1 January: 1 September. */
-const FROM_DAY = 243;
 
 /**
  * A programme with its fall fed by the school of weekly light soluble nitrogen: half a pound every week from September until
@@ -17,7 +15,8 @@ const FROM_DAY = 243;
  */
 export function weeklyLightDoses(draft: SeasonPlan, doses: readonly PlannedDose[]): PlannedDose[] {
   const mondays = mondaysOf(draft.year);
-  const fallFrom = addDays(`${draft.year}-01-01`, FROM_DAY);
+  const fromDay = fallFromDay(draft.year);
+  const fallFrom = dayAt(draft.year, fromDay);
   return draft.zones.flatMap(({ zone, grass, season, shelf }) => {
     const its = doses.filter((d) => d.zoneId === zone.id);
     const product = shelf.N?.options.find(isSoluble);
@@ -25,7 +24,7 @@ export function weeklyLightDoses(draft: SeasonPlan, doses: readonly PlannedDose[
     const last = season.feeding.lastIndexOf(true);
     const rateLb = Number((WEEKLY_LB / ((product.guaranteed.N ?? 0) / 100)).toFixed(-Math.log10(RATE_STEP_LB)));
     const weekly = mondays
-      .filter(({ day }) => day >= FROM_DAY && day <= last)
+      .filter(({ day }) => day >= fromDay && day <= last)
       .map(({ date }): PlannedDose => ({ zoneId: zone.id, date, productId: product.id, for: 'N', rateLb }));
     return [...its.filter((d) => d.for !== 'N' || d.date < fallFrom), ...weekly];
   });

@@ -4,8 +4,9 @@ import type { ClimateYear, GrowthSeason } from '../../climate/climate-year';
 import type { IsoDay } from '../../days/day';
 import type { Grass } from '../../packs/grasses';
 import type { ZonePrescription } from '../../prescription/prescription';
-import type { PlannedFor, Product, Zone } from '../../records/case';
+import type { LocalCode, PlannedFor, Product, Zone } from '../../records/case';
 import type { Interpretation } from '../../soil/interpret';
+import type { FirstDayReason } from '../rules/first-day';
 import type { SeasonSchools } from '../rules/season-schools';
 
 /** Something asked for that the plain rule could not place. */
@@ -34,9 +35,11 @@ export interface ZoneSeason {
 
 export interface SeasonPlan {
   year: number;
+  /** Local codes that hold on the property. */
+  codes: readonly LocalCode[];
   from: IsoDay;
-  /** What the first day is, for a day before it: 'before the report of 2 March'. */
-  fromIs: string;
+  /** Why it starts then. */
+  fromIs: FirstDayReason;
   weather?: ClimateYear;
   /** Soil temperature of every day, deg F; empty without a climate. */
   soilF: number[];

@@ -5,26 +5,12 @@ import {
   type GrowthSeason,
   HEAT_ABOVE_HIGH_F,
   STOP_BEFORE_FROST_DAYS,
-  stretches,
 } from '../../climate/climate-year';
-import { addDays, dayOfYear, inMonthDaySpan, sayDay } from '../../days/day';
+import { type ClosedWindow, windowsOn } from '../../climate/closed-window';
+import { dayOfYear, daysInYear, inMonthDaySpan, monthDayAt, sayDay } from '../../days/day';
 import { type SeasonPlan, type ZoneSeason } from './season-plan';
 import { LIME_NITROGEN_GAP_DAYS } from '../rules/limits';
 import { MICROBES_WORK_FROM_F } from '../rules/limits';
-
-export const WINDOW_KINDS = ['frozen', 'rest', 'heat', 'code', 'cool-soil', 'lime', 'report'] as const;
-
-/** A stretch of the year in which something may not go down, with the number that decides. */
-export interface SeasonWindow {
-  kind: (typeof WINDOW_KINDS)[number];
-  title: string;
-  /** What it holds back: 'no N'. */
-  forbids: string;
-  /** First and last day, both inside, 0 for 1 January. */
-  from: number;
-  to: number;
-  because: string;
-}
 
 /** A day that the year turns on. */
 export interface SeasonTurn {
@@ -34,124 +20,134 @@ export interface SeasonTurn {
 }
 
 /** Days of nitrogen that the season closes to cool-season grass, each with its reason. */
-function restOfCoolGrass(season: GrowthSeason, meanF: readonly number[]): SeasonWindow[] {
+function restOfCoolGrass(season: GrowthSeason, meanF: readonly number[]): ClosedWindow[] {
   const closed = season.feeding.map((open, day) => !open && !season.frozen[day] && !season.heat[day]);
-  return stretches(closed).map(({ from, to }) => {
-    const waking = season.twoMowings !== undefined && to === season.twoMowings - 1;
-    const coolest = Math.min(...meanF.slice(from, to + 1));
-    return {
-      kind: 'rest',
-      title: waking ? 'Waking up' : 'Too cool to feed',
-      forbids: 'no N',
-      from,
-      to,
-      because: waking
+  const waking = (to: number) => season.twoMowings !== undefined && to === season.twoMowings - 1;
+  return windowsOn(closed, {
+    kind: 'rest',
+    title: 'Too cool to feed',
+    forbids: 'no N',
+    because: (from, to) =>
+      waking(to)
         ? 'Two mowings of grass come first; until growth adds up to them, nitrogen feeds weeds.'
-        : `Mean air down to ${coolest.toFixed(0)} deg F; cool-season grass is fed from ${COOL_FEEDING_FROM_MEAN_F}.`,
-    };
-  });
+        : `Mean air down to ${Math.min(...meanF.slice(from, to + 1)).toFixed(0)} deg F; cool-season grass is fed from ${COOL_FEEDING_FROM_MEAN_F}.`,
+  }).map((window) => (waking(window.to) ? { ...window, title: 'Waking up' } : window));
 }
 
-function restOfWarmGrass(season: GrowthSeason): SeasonWindow[] {
+function restOfWarmGrass(season: GrowthSeason): ClosedWindow[] {
   const stop = season.firstFrost - STOP_BEFORE_FROST_DAYS;
-  const days = season.growth.length;
   const green = season.fullGreen ?? 0;
-  const found: SeasonWindow[] = [];
-  if (green > 0)
-    found.push({
-      kind: 'rest',
-      title: 'Not yet green',
-      forbids: 'no N',
-      from: 0,
-      to: Math.min(days, green) - 1,
-      because: `Full green is reckoned ${green - season.lastFrost} days after the last frost.`,
-    });
-  if (stop < days - 1)
-    found.push({
-      kind: 'rest',
-      title: 'Before frost and asleep',
-      forbids: 'no N',
-      from: Math.max(0, stop + 1),
-      to: days - 1,
-      because: `Nitrogen stops ${STOP_BEFORE_FROST_DAYS / 7} weeks before the first frost, so that the grass hardens.`,
-    });
-  return found;
+  const rest = { kind: 'rest', forbids: 'no N' } as const;
+  return [
+    ...windowsOn(
+      season.growth.map((_, day) => day < green),
+      {
+        ...rest,
+        title: 'Not yet green',
+        because: `Full green is reckoned ${green - season.lastFrost} days after the last frost.`,
+      },
+    ),
+    ...windowsOn(
+      season.growth.map((_, day) => day > stop),
+      {
+        ...rest,
+        title: 'Before frost and asleep',
+        because: `Nitrogen stops ${STOP_BEFORE_FROST_DAYS / 7} weeks before the first frost, so that the grass hardens.`,
+      },
+    ),
+  ];
 }
 
-/** Closed dates of the codes, split where they wrap the new year. */
-function closedDates(codes: readonly LocalCode[], year: number, days: number): SeasonWindow[] {
-  return codes.flatMap((code) =>
+/** Closed dates of the codes in a year, split where they wrap the new year. They hold without a climate too. */
+export const codeWindows = (codes: readonly LocalCode[], year: number): ClosedWindow[] =>
+  codes.flatMap((code) =>
     (code.closed ?? []).flatMap((span) =>
-      stretches(
-        Array.from({ length: days }, (_, day) =>
-          inMonthDaySpan(addDays(`${year}-01-01`, day).slice(5), span.from, span.to),
-        ),
-      ).map(({ from, to }) => ({
-        kind: 'code' as const,
-        title: code.name ?? 'Local code',
-        forbids: `no ${span.nutrients.join(', ')}`,
-        from,
-        to,
-        because: `The code closes ${span.from} to ${span.to}, both days inside. Check with the authority.`,
-      })),
+      windowsOn(
+        Array.from({ length: daysInYear(year) }, (_, day) => inMonthDaySpan(monthDayAt(year, day), span.from, span.to)),
+        {
+          kind: 'code',
+          title: code.name ?? 'Local code',
+          forbids: `no ${span.nutrients.join(', ')}`,
+          because: `The code closes ${span.from} to ${span.to}, both days inside. Check with the authority.`,
+        },
+      ),
     ),
   );
-}
+
+/** Windows that close a year to nitrogen by weather, grass and law: what a ribbon has room for. */
+export const feedingWindows = (
+  { season, grass }: Pick<ZoneSeason, 'season' | 'grass'>,
+  { codes, year }: Pick<SeasonPlan, 'codes' | 'year'>,
+): ClosedWindow[] => [
+  ...(season
+    ? [...frozenWindows(season), ...(grass.season === 'warm' ? restOfWarmGrass(season) : []), ...heatWindows(season)]
+    : []),
+  ...codeWindows(codes, year),
+];
+
+const frozenWindows = (season: GrowthSeason): ClosedWindow[] =>
+  windowsOn(season.frozen, {
+    kind: 'frozen',
+    title: 'Frozen ground',
+    forbids: 'no dose',
+    because: `Mean air under ${FROZEN_BELOW_MEAN_F} deg F.`,
+  });
+
+const heatWindows = (season: GrowthSeason): ClosedWindow[] =>
+  windowsOn(season.heat, {
+    kind: 'heat',
+    title: 'Heat',
+    forbids: 'no N, no free S',
+    because: `Mean high over ${HEAT_ABOVE_HIGH_F} deg F burns cool-season grass.`,
+  });
 
 /**
  * Every closed window of a zone's year with its reason, in order of the day it opens on: ground, heat, rest, local codes, soil
  * too cool for microbes, the gap around each lime dose, days before the report. Limits: see `climate-year.ts` and `limits.ts`.
  *
- * @example seasonWindows(zoneSeason, season, codes)[0].because // 'Mean air under 32 deg F …'
+ * @example seasonWindows(zoneSeason, plan)[0].because // 'Mean air under 32 deg F …'
  */
-export function seasonWindows(
-  { season, doses, grass }: ZoneSeason,
-  plan: SeasonPlan,
-  codes: readonly LocalCode[],
-): SeasonWindow[] {
-  const { weather, year, soilF } = plan;
+export function seasonWindows({ season, doses, grass }: ZoneSeason, plan: SeasonPlan): ClosedWindow[] {
+  const { weather, year, soilF, codes } = plan;
   if (!season || !weather) return [];
   const days = season.growth.length;
-  const span = (kind: SeasonWindow['kind'], title: string, forbids: string, because: string, yes: boolean[]) =>
-    stretches(yes).map((s): SeasonWindow => ({ kind, title, forbids, because, ...s }));
   const firstDay = plan.from.startsWith(String(year)) ? dayOfYear(plan.from) : 0;
   const windows = [
-    ...span('frozen', 'Frozen ground', 'no dose', `Mean air under ${FROZEN_BELOW_MEAN_F} deg F.`, season.frozen),
-    ...span(
-      'heat',
-      'Heat',
-      'no N, no free S',
-      `Mean high over ${HEAT_ABOVE_HIGH_F} deg F burns cool-season grass.`,
-      season.heat,
-    ),
+    ...frozenWindows(season),
+    ...heatWindows(season),
     ...(grass.season === 'cool' ? restOfCoolGrass(season, weather.meanF) : restOfWarmGrass(season)),
-    ...closedDates(codes, year, days),
-    ...span(
-      'cool-soil',
-      'Soil too cool for microbes',
-      'no free S, no organic N',
-      `Under ${MICROBES_WORK_FROM_F} deg F at 3 in: free sulfur and microbe-driven nitrogen lie idle.`,
+    ...codeWindows(codes, year),
+    ...windowsOn(
       soilF.map((f) => f < MICROBES_WORK_FROM_F),
+      {
+        kind: 'cool-soil',
+        title: 'Soil too cool for microbes',
+        forbids: 'no free S, no organic N',
+        because: `Under ${MICROBES_WORK_FROM_F} deg F at 3 in: free sulfur and microbe-driven nitrogen lie idle.`,
+      },
     ),
     ...doses
       .filter((dose) => dose.for === 'lime')
-      .map((dose): SeasonWindow => ({
-        kind: 'lime',
-        title: `Around lime of ${sayDay(dose.date)}`,
-        forbids: 'no ammonium or urea',
-        from: Math.max(0, dayOfYear(dose.date) - LIME_NITROGEN_GAP_DAYS + 1),
-        to: Math.min(days - 1, dayOfYear(dose.date) + LIME_NITROGEN_GAP_DAYS - 1),
-        because: `Lime and ammonium or urea keep ${LIME_NITROGEN_GAP_DAYS} days apart, or ammonia is lost to the air.`,
-      })),
-    ...(firstDay > 0
-      ? span(
-          'report',
-          'Before the plan',
-          'no dose',
-          `It starts on ${sayDay(plan.from)}: ${plan.fromIs}.`,
-          Array.from({ length: days }, (_, day) => day < firstDay),
-        )
-      : []),
+      .flatMap((dose) =>
+        windowsOn(
+          season.growth.map((_, day) => Math.abs(day - dayOfYear(dose.date)) < LIME_NITROGEN_GAP_DAYS),
+          {
+            kind: 'lime',
+            title: `Around lime of ${sayDay(dose.date)}`,
+            forbids: 'no ammonium or urea',
+            because: `Lime and ammonium or urea keep ${LIME_NITROGEN_GAP_DAYS} days apart, or ammonia is lost to the air.`,
+          },
+        ),
+      ),
+    ...windowsOn(
+      Array.from({ length: days }, (_, day) => day < firstDay),
+      {
+        kind: 'report',
+        title: 'Before the plan',
+        forbids: 'no dose',
+        because: `It starts on ${sayDay(plan.from)}: ${plan.fromIs.says}.`,
+      },
+    ),
   ];
   return windows.sort((a, b) => a.from - b.from || a.to - b.to);
 }

@@ -28,7 +28,7 @@ function whyOf(
     const riding = here.some((d) => d !== planned && d.date === planned.date);
     return `${planned.for}${riding ? ', same day as the nitrogen' : ', a trip of its own'}${trip}`;
   }
-  if (step) return `${schools?.late}: ${step.id.replaceAll('-', ' ')}${trip}`;
+  if (step) return `${schools?.late?.title}: ${step.id.replaceAll('-', ' ')}${trip}`;
   if (!season) return '';
   const next = here
     .filter((d) => d.date > planned.date && (products.find((p) => p.id === d.productId)?.guaranteed.N ?? 0) > 0)

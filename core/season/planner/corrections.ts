@@ -1,5 +1,5 @@
 import { dayOfYear } from '../../days/day';
-import { correctionSpans } from '../rules/correction-stretches';
+import { correctionStretches } from '../rules/correction-stretches';
 import type { ZoneSeason } from '../plan/season-plan';
 import { closedBecause, type Ground } from '../rules/open-days';
 import type { Correction, StandingDose } from './problem-shape';
@@ -20,7 +20,7 @@ export function correctionOf(
   const first = ph.doses[0] as number;
   const rateLb = purpose === 'lime' ? first : first / ((product.guaranteed['S-free'] ?? 100) / 100);
   const down = standing.filter((d) => d.zoneId === zone.id && d.for === purpose);
-  const spans = correctionSpans(purpose, zone)
+  const spans = correctionStretches(purpose, zone)
     .map(([from, to]) => ({ from: dayOfYear(`${ground.year}-${from}`), to: dayOfYear(`${ground.year}-${to}`) }))
     .filter((span) => !down.some((d) => dayOfYear(d.date) >= span.from && dayOfYear(d.date) <= span.to))
     .map((span) =>

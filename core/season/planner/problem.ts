@@ -123,7 +123,7 @@ function zoneProblem(
   const ground: Ground = {
     year: plan.year,
     firstDay,
-    firstDayIs: plan.fromIs,
+    firstDayIs: plan.fromIs.says,
     season,
     soilF,
     codes,
@@ -172,7 +172,7 @@ function zoneProblem(
     schools.steps = [];
     schools.setAside = [
       ...schools.setAside,
-      `${schools.late} is set aside on ${zone.name}: nothing that may go there can bring ${unserved.says}.`,
+      `${schools.late?.title} is set aside on ${zone.name}: nothing that may go there can bring ${unserved.says}.`,
     ];
   }
 

@@ -33,7 +33,7 @@ export function addSchoolRows({ builder, problem, doses, ignoring }: ModelParts,
           {
             kind: 'late-season',
             zoneId: zone.zone.id,
-            says: `${step.says} on ${zone.zone.name} (${schools.late})`,
+            says: `${step.says} on ${zone.zone.name} (${schools.late?.title})`,
             yields: { unit: 'late-season step', weight: 3 },
           },
         );

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Case, Zone } from '../../records/case';
 import { CLIMATE_PRESETS, STARTER_SHELF } from '../../packs/starter-shelf';
 import { checkZonePlan } from '../checks/check-plan';
-import { correctionSpans } from './correction-stretches';
+import { correctionStretches } from './correction-stretches';
 import { daysBetween } from '../../days/day';
 import { planSeason } from '../draft/plan-season';
 import { planBest } from '../planner/plan-best';
@@ -46,17 +46,17 @@ const sulfurOf = (given: Case) => {
 describe('stretches for lime and sulfur', () => {
   it('lie apart, spring before fall, and a green has three for each of the lawn’s', () => {
     for (const spans of [
-      correctionSpans('lime', {}),
-      correctionSpans('sulfur', { turf: 'established' }),
-      correctionSpans('sulfur', { turf: 'close-cut' }),
+      correctionStretches('lime', {}),
+      correctionStretches('sulfur', { turf: 'established' }),
+      correctionStretches('sulfur', { turf: 'close-cut' }),
     ])
       spans.forEach(([from, to], i) => {
         expect(from < to).toBe(true);
         const next = spans[i + 1];
         if (next) expect(daysBetween(`2027-${to}`, `2027-${next[0]}`)).toBeGreaterThanOrEqual(10);
       });
-    expect(correctionSpans('sulfur', { turf: 'close-cut' })).toHaveLength(6);
-    expect(correctionSpans('lime', { turf: 'close-cut' })).toEqual(correctionSpans('lime', {}));
+    expect(correctionStretches('sulfur', { turf: 'close-cut' })).toHaveLength(6);
+    expect(correctionStretches('lime', { turf: 'close-cut' })).toEqual(correctionStretches('lime', {}));
   });
 });
 

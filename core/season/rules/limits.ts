@@ -1,3 +1,4 @@
+import { placeOf } from '../../days/day';
 import type { Product, Zone } from '../../records/case';
 import type { SOLUBLE_N } from './dose-ceilings';
 import { leastDaysBetweenN } from './dose-ceilings';
@@ -47,6 +48,9 @@ export function leastRateLb({ guaranteed }: Product, { turf }: Pick<Zone, 'turf'
   const strongest = Math.max(guaranteed.N ?? 0, guaranteed.P2O5 ?? 0, guaranteed.K2O ?? 0);
   return strongest > 0 ? Math.max(productLb, nutrientLb / (strongest / 100)) : productLb;
 }
+
+/** First day of what schools call fall, 0 for 1 January: 1 September. Common practice. */
+export const fallFromDay = (year: number): number => placeOf(year, '09-01');
 
 const kindOf = (zone: Zone): keyof typeof SOLUBLE_N =>
   zone.turf === 'close-cut' ? 'close-cut' : groupOfTexture(zone.texture) === 'sand' ? 'sand' : 'usual';

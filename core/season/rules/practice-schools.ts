@@ -12,12 +12,12 @@ export interface PracticeSchool<Id extends string = string> {
   comparisonOnly?: boolean;
 }
 
-type Late = NonNullable<Choices['lateSeason']>;
-type Potash = NonNullable<Choices['potassium']>;
+export type LateSchool = NonNullable<Choices['lateSeason']>;
+export type PotashSchool = NonNullable<Choices['potassium']>;
 type HighPh = NonNullable<Choices['highPh']>;
 
 /** End of the year on cool-season grass. Common practice and turf trials; from memory. */
-export const LATE_SEASON_SCHOOLS: readonly PracticeSchool<Late>[] = [
+export const LATE_SEASON_SCHOOLS: readonly PracticeSchool<LateSchool>[] = [
   {
     id: 'two-steps',
     title: 'Two steps',
@@ -58,7 +58,7 @@ export const LATE_SEASON_SCHOOLS: readonly PracticeSchool<Late>[] = [
 ];
 
 /** Potassium at the end of the year. Common practice; from memory. */
-export const POTASSIUM_SCHOOLS: readonly PracticeSchool<Potash>[] = [
+export const POTASSIUM_SCHOOLS: readonly PracticeSchool<PotashSchool>[] = [
   {
     id: 'on-test',
     title: 'Only if the test asks',

@@ -3,7 +3,14 @@ import { groupOfTexture } from '../../ground/texture-groups';
 import { slowShare } from '../../nitrogen/slow-share';
 import type { GrowthSeason } from '../../climate/climate-year';
 import { nitrogenCeilings, potashDoseCeiling } from './dose-ceilings';
-import { LATE_SEASON_SCHOOLS, POTASSIUM_SCHOOLS, schoolOf } from './practice-schools';
+import {
+  LATE_SEASON_SCHOOLS,
+  type LateSchool,
+  POTASSIUM_SCHOOLS,
+  type PotashSchool,
+  schoolOf,
+} from './practice-schools';
+import { fallFromDay } from './limits';
 import type { LocalCode } from '../../records/case';
 
 /** A dose that a school asks for at the end of the year. Days count from 0 for 1 January; both ends are inside. */
@@ -36,8 +43,8 @@ export interface SeasonAmount {
 
 export interface SeasonSchools {
   /** The schools in force, and what was set aside with its reason. */
-  late: string;
-  potash: string;
+  late?: { id: LateSchool; title: string };
+  potash?: { id: PotashSchool; title: string };
   setAside: string[];
   steps: LateStep[];
   amounts: SeasonAmount[];
@@ -46,13 +53,13 @@ export interface SeasonSchools {
 
 interface Ask {
   zone: Zone;
+  year: number;
   grassSeason: 'cool' | 'warm';
   season: GrowthSeason;
   codes: readonly LocalCode[];
   choices: Choices | undefined;
   nitrogenLb: number;
   potashLb: number;
-  firstFrost: number;
   /** First day that may be planned. */
   firstDay: number;
 }
@@ -75,7 +82,6 @@ const FALL_POTASH_LB = 1;
 /** A potassium-led finish leaves this share of the year's N for fall. Common practice. */
 const FINISH_NITROGEN_SHARE = 0.25;
 const FINISH_POTASH_LB = 0.5;
-const FALL_FROM_DAY = 243;
 
 /** A step counts as taken from this share of a ceiling on, because no spreader stops on it. Common practice: 0.96 lb is accepted as 1. */
 const NEARLY = 0.96;
@@ -100,14 +106,17 @@ export function lateSolubleForbidden(zone: Zone): string | undefined {
 }
 
 function lateSteps(ask: Ask, result: SeasonSchools): void {
-  const { zone, season, codes, nitrogenLb, firstFrost, firstDay } = ask;
+  const { zone, season, codes, nitrogenLb, firstDay } = ask;
+  const { firstFrost } = season;
+  const fallFrom = fallFromDay(ask.year);
+  const yearEnd = season.growth.length - 1;
   const chosen = schoolOf(LATE_SEASON_SCHOOLS, ask.choices?.lateSeason);
   const end = season.feeding.lastIndexOf(true);
   const cap = nitrogenCeilings(zone, codes).soluble;
   const least = asFarAs(cap, STEP_LB.least);
   const asked = Math.min(STEP_LB.least, cap).toFixed(2);
   const most = Math.min(STEP_LB.usual, cap);
-  if (end < FALL_FROM_DAY || end < firstDay) return;
+  if (end < fallFrom || end < firstDay) return;
   if (nitrogenLb < STEP_LB.oneFrom) {
     if (nitrogenLb > 0)
       result.setAside.push(
@@ -123,7 +132,7 @@ function lateSteps(ask: Ask, result: SeasonSchools): void {
       `${chosen.title} is set aside on ${zone.name}: ${forbidden ?? 'it is for comparison only'}. ${school.title} stands in for it.`,
     );
   }
-  result.late = school.title;
+  result.late = { id: school.id, title: school.title };
   switch (school.id) {
     case 'two-steps': {
       const last = {
@@ -183,8 +192,8 @@ function lateSteps(ask: Ask, result: SeasonSchools): void {
           id: 'fall-nitrogen',
           says: `at most ${(nitrogenLb * FINISH_NITROGEN_SHARE).toFixed(2)} lb N from September on`,
           nutrient: 'N',
-          from: FALL_FROM_DAY,
-          to: 365,
+          from: fallFrom,
+          to: yearEnd,
           mostLb: nitrogenLb * FINISH_NITROGEN_SHARE,
           withNitrogen: true,
         },
@@ -192,8 +201,8 @@ function lateSteps(ask: Ask, result: SeasonSchools): void {
           id: 'fall-potash',
           says: `${Math.min(FINISH_POTASH_LB, potashDoseCeiling(zone)).toFixed(2)} lb K2O from September on`,
           nutrient: 'K2O',
-          from: FALL_FROM_DAY,
-          to: 365,
+          from: fallFrom,
+          to: yearEnd,
           leastLb: asFarAs(potashDoseCeiling(zone), FINISH_POTASH_LB),
           withNitrogen: true,
         },
@@ -202,9 +211,11 @@ function lateSteps(ask: Ask, result: SeasonSchools): void {
 }
 
 function potashSeason(ask: Ask, result: SeasonSchools): void {
-  const { zone, season, firstFrost, firstDay } = ask;
+  const { zone, season, firstDay } = ask;
+  const { firstFrost } = season;
+  const days = season.growth.length;
   const school = schoolOf(POTASSIUM_SCHOOLS, ask.choices?.potassium);
-  result.potash = school.title;
+  result.potash = { id: school.id, title: school.title };
   const cap = potashDoseCeiling(zone);
   if (school.id === 'fall') {
     const [before, until] = zone.grass === 'zoysiagrass' ? POTASH_BEFORE_FROST.zoysiagrass : POTASH_BEFORE_FROST.usual;
@@ -223,12 +234,17 @@ function potashSeason(ask: Ask, result: SeasonSchools): void {
   } else if (school.id === 'winter') {
     if (season.frozen.some(Boolean)) {
       result.setAside.push(`Potash through winter is set aside on ${zone.name}: its soil freezes.`);
-      result.potash = schoolOf(POTASSIUM_SCHOOLS, undefined).title;
+      const usual = schoolOf(POTASSIUM_SCHOOLS, undefined);
+      result.potash = { id: usual.id, title: usual.title };
       return;
     }
     result.alsoOpen.K2O = season.frozen.map((frozen) => !frozen);
     const resting = season.feeding.lastIndexOf(true) + 1;
-    for (let from = Math.max(resting, firstDay); from + WINTER_POTASH.everyDays <= 366; from += WINTER_POTASH.everyDays)
+    for (
+      let from = Math.max(resting, firstDay);
+      from + WINTER_POTASH.everyDays <= days + 1;
+      from += WINTER_POTASH.everyDays
+    )
       result.amounts.push({
         id: `winter-potash-${from}`,
         says: `${Math.min(WINTER_POTASH.lb, cap).toFixed(2)} lb K2O every ${WINTER_POTASH.everyDays} days of winter`,
@@ -243,8 +259,8 @@ function potashSeason(ask: Ask, result: SeasonSchools): void {
       id: 'no-fall-potash',
       says: 'no K2O from September on',
       nutrient: 'K2O',
-      from: FALL_FROM_DAY,
-      to: 365,
+      from: fallFromDay(ask.year),
+      to: days - 1,
       mostLb: 0,
       withNitrogen: true,
     });
@@ -255,7 +271,7 @@ function potashSeason(ask: Ask, result: SeasonSchools): void {
  * the year. Where a school must not be followed here it is set aside in words. Common practice.
  */
 export function seasonSchools(ask: Ask): SeasonSchools {
-  const result: SeasonSchools = { late: '', potash: '', setAside: [], steps: [], amounts: [], alsoOpen: {} };
+  const result: SeasonSchools = { setAside: [], steps: [], amounts: [], alsoOpen: {} };
   if (ask.grassSeason === 'cool') lateSteps(ask, result);
   // potash out of season is a school of warm-season grass; on cool-season grass the test alone decides
   if (ask.grassSeason === 'warm') potashSeason(ask, result);

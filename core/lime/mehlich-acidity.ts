@@ -1,14 +1,17 @@
 import { defineReckoning } from '../reckoning/define';
 import { ph } from '../reckoning/inputs';
-import { isRefusal, refuse, type Refusal } from '../reckoning/refusal';
-import { Quiet, type Work } from '../reckoning/work';
+import { refuse, type Refusal } from '../reckoning/refusal';
+import type { Work } from '../reckoning/work';
 
 /** The pH the Mehlich buffer starts from: a soil with no acidity leaves it there. */
 export const MEHLICH_BUFFER_START_PH = 6.6;
 
+/** Readings that can be a Mehlich buffer, both ends inside: a little over its start is the meter's error. Common practice. */
+export const MEHLICH_READINGS = { from: 3.9, to: 6.75 } as const;
+
 /** Acidity by the Mehlich buffer, meq/100 cm3, or why the reading cannot be one. */
 export function mehlichAcidity(bufferPh: number, work: Work): number | Refusal {
-  if (bufferPh > 6.75 || bufferPh < 3.9)
+  if (bufferPh > MEHLICH_READINGS.to || bufferPh < MEHLICH_READINGS.from)
     return refuse(
       'bufferPh',
       `A Mehlich buffer starts at pH 6.60, so ${bufferPh} cannot be one. Look on the report which buffer it is (SMP, Adams-Evans, Sikora), or take the laboratory’s own lime figure.`,
@@ -35,9 +38,3 @@ export const bufferAcidity = defineReckoning({
   example: { inputs: { bufferPh: 6.35 }, value: 4 * (6.6 - 6.35) },
   reckon: ({ bufferPh }, work) => mehlichAcidity(bufferPh, work),
 });
-
-/** Whether a pH can be a Mehlich buffer reading at all; used when a report is typed. */
-export const refuseMehlichBuffer = (bufferPh: number): Refusal | undefined => {
-  const acidity = mehlichAcidity(bufferPh, new Quiet());
-  return isRefusal(acidity) ? acidity : undefined;
-};
