@@ -273,7 +273,7 @@ describe('batch', () => {
       ].join('\n'),
     );
     expect(complaints).toEqual([{ line: 7, field: 'sampledOn', refused: expect.stringContaining('30.02.2027') }]);
-    expect(results.map((r) => [r.sample, r.line, (r.ph as { value: number }).value])).toEqual([
+    expect(results.map((r) => [r.sample, r.line, (r.ph as unknown as { value: number }).value])).toEqual([
       ['north', 5, 5.6],
       ['south', 6, 6.4],
     ]);

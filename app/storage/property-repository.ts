@@ -1,7 +1,8 @@
-import type { Case, Choices, Plan, Product, Property, Sample, SoilTest, Zone } from '@core/records/case';
+import type { Case, Choices, Plan, Product, Sample, SoilTest, Zone } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { groupBy } from '@core/tables/group-by';
-import { database, keyOf, type PictureRecord, type PropertyRecord, type UbertasDatabase } from './schema';
+import { applyChange, type Change } from './changes';
+import { database, type PictureRecord, type PropertyRecord, type UbertasDatabase } from './schema';
 
 /** Everything of one property, in the shape the core reckons with. */
 export type PropertyFile = Case;
@@ -142,123 +143,76 @@ export async function loadAllProperties(db: UbertasDatabase = database()): Promi
 /** Tables whose records belong to one property. */
 export const ownTables = (db: UbertasDatabase) => [db.zones, db.soilTests, db.samples, db.plans];
 
-const touched = (): string => new Date().toISOString();
-
-const touch = (db: UbertasDatabase, propertyId: string) => db.properties.update(propertyId, { changedAt: touched() });
+type Db = UbertasDatabase;
 
 /** Writes a property's own facts, new or changed. */
 export async function saveProperty(
-  property: Property & { choices?: Choices },
-  db: UbertasDatabase = database(),
-): Promise<void> {
-  await db.transaction('rw', db.properties, db.products, db.pictures, async () => {
-    await ensureShelf(db);
-    const before = await db.properties.get(property.id);
-    const { site, ...own } = property;
-    const { picture, ...rest } = site ?? {};
-    if (site) await (picture ? db.pictures.put({ propertyId: property.id, picture }) : db.pictures.delete(property.id));
-    await db.properties.put({ ...before, ...own, ...(site ? { site: rest } : {}), changedAt: touched() });
-  });
+  { id, ...facts }: Case['property'] & { choices?: Choices },
+  db: Db = database(),
+): Promise<Change> {
+  await ensureShelf(db);
+  return applyChange(id, { property: facts }, db);
 }
 
 /** Changes some of a property's choices. */
-export async function saveChoices(
-  propertyId: string,
-  change: Partial<Choices>,
-  db: UbertasDatabase = database(),
-): Promise<void> {
-  await db.transaction('rw', db.properties, async () => {
+export async function saveChoices(propertyId: string, change: Partial<Choices>, db: Db = database()): Promise<void> {
+  await db.transaction('rw', db.properties, db.pictures, async () => {
     const before = await db.properties.get(propertyId);
-    if (before) await db.properties.put({ ...before, choices: { ...before.choices, ...change }, changedAt: touched() });
+    if (before) await applyChange(propertyId, { property: { choices: { ...before.choices, ...change } } }, db);
   });
 }
 
 /** Writes a zone, new or changed; a new one goes last. */
-export async function saveZone(propertyId: string, zone: Zone, db: UbertasDatabase = database()): Promise<void> {
-  await db.transaction('rw', db.zones, db.properties, async () => {
-    const key = keyOf(propertyId, zone.id);
-    const before = await db.zones.get(key);
-    const order = before?.order ?? (await db.zones.where({ propertyId }).count());
-    await db.zones.put({ ...zone, key, propertyId, order });
-    await touch(db, propertyId);
-  });
-}
-
-/** Writes a soil report, new or changed. */
-export async function saveSoilTest(
-  propertyId: string,
-  test: SoilTest,
-  db: UbertasDatabase = database(),
-): Promise<void> {
-  await db.transaction('rw', db.soilTests, db.properties, async () => {
-    await db.soilTests.put({ ...test, key: keyOf(propertyId, test.id), propertyId });
-    await touch(db, propertyId);
-  });
-}
-
-/** Writes a sample, new or changed. */
-export async function saveSample(propertyId: string, sample: Sample, db: UbertasDatabase = database()): Promise<void> {
-  await db.transaction('rw', db.samples, db.properties, async () => {
-    await db.samples.put({ ...sample, key: keyOf(propertyId, sample.id), propertyId });
-    await touch(db, propertyId);
-  });
-}
-
-/** Removes a sample. */
-export async function deleteSample(
-  propertyId: string,
-  sampleId: string,
-  db: UbertasDatabase = database(),
-): Promise<void> {
-  await db.samples.delete(keyOf(propertyId, sampleId));
-}
-
-/** Codes of all samples in this browser: a new one must not repeat any. */
-export const sampleCodes = async (db: UbertasDatabase = database()): Promise<string[]> =>
-  (await db.samples.orderBy('code').keys()) as string[];
+export const saveZone = (propertyId: string, zone: Zone, db: Db = database()): Promise<Change> =>
+  applyChange(propertyId, { put: { zones: [zone] } }, db);
 
 /** Writes several zones of a property in one transaction. */
-export async function saveZones(
-  propertyId: string,
-  zones: readonly Zone[],
-  db: UbertasDatabase = database(),
-): Promise<void> {
-  await db.transaction('rw', db.zones, db.properties, async () => {
-    for (const zone of zones) await saveZone(propertyId, zone, db);
-  });
-}
+export const saveZones = (propertyId: string, zones: readonly Zone[], db: Db = database()): Promise<Change> =>
+  applyChange(propertyId, { put: { zones } }, db);
+
+/** Writes a soil report, new or changed. */
+export const saveSoilTest = (propertyId: string, test: SoilTest, db: Db = database()): Promise<Change> =>
+  applyChange(propertyId, { put: { soilTests: [test] } }, db);
+
+/** Removes a soil report. */
+export const deleteSoilTest = (propertyId: string, testId: string, db: Db = database()): Promise<Change> =>
+  applyChange(propertyId, { remove: { soilTests: [testId] } }, db);
+
+/** Writes a sample, new or changed. */
+export const saveSample = (propertyId: string, sample: Sample, db: Db = database()): Promise<Change> =>
+  applyChange(propertyId, { put: { samples: [sample] } }, db);
+
+/** Removes a sample. */
+export const deleteSample = (propertyId: string, sampleId: string, db: Db = database()): Promise<Change> =>
+  applyChange(propertyId, { remove: { samples: [sampleId] } }, db);
+
+/** Codes of all samples in this browser: a new one must not repeat any. */
+export const sampleCodes = async (db: Db = database()): Promise<string[]> =>
+  (await db.samples.orderBy('code').keys()) as string[];
 
 /** Writes a plan, new or changed. */
-export async function savePlan(propertyId: string, plan: Plan, db: UbertasDatabase = database()): Promise<void> {
-  await db.transaction('rw', db.plans, db.properties, async () => {
-    await db.plans.put({ ...plan, key: keyOf(propertyId, plan.id), propertyId });
-    await touch(db, propertyId);
-  });
-}
+export const savePlan = (propertyId: string, plan: Plan, db: Db = database()): Promise<Change> =>
+  applyChange(propertyId, { put: { plans: [plan] } }, db);
 
 /** Removes a plan. */
-export async function deletePlan(propertyId: string, planId: string, db: UbertasDatabase = database()): Promise<void> {
-  await db.plans.delete(keyOf(propertyId, planId));
-}
+export const deletePlan = (propertyId: string, planId: string, db: Db = database()): Promise<Change> =>
+  applyChange(propertyId, { remove: { plans: [planId] } }, db);
 
-/** Removes a soil report and returns it, so that it can be put back. */
-export async function deleteSoilTest(
-  propertyId: string,
-  testId: string,
-  db: UbertasDatabase = database(),
-): Promise<void> {
-  await db.soilTests.delete(keyOf(propertyId, testId));
-}
-
-/** Removes a zone with its reports. */
-export async function deleteZone(propertyId: string, zoneId: string, db: UbertasDatabase = database()): Promise<void> {
-  await db.transaction('rw', db.zones, db.soilTests, db.samples, async () => {
-    await db.zones.delete(keyOf(propertyId, zoneId));
-    await db.soilTests.where({ propertyId, zoneId }).delete();
-    await db.samples
-      .where({ propertyId })
-      .filter((sample) => sample.zoneId === zoneId)
-      .delete();
+/** Removes a zone with its reports and samples; what comes back puts those records back and nothing else. */
+export async function deleteZone(propertyId: string, zoneId: string, db: Db = database()): Promise<Change> {
+  return db.transaction('rw', [db.properties, db.pictures, ...ownTables(db)], async () => {
+    const [tests, samples] = await Promise.all([
+      db.soilTests.where({ propertyId, zoneId }).toArray(),
+      db.samples
+        .where({ propertyId })
+        .filter((sample) => sample.zoneId === zoneId)
+        .toArray(),
+    ]);
+    return applyChange(
+      propertyId,
+      { remove: { zones: [zoneId], soilTests: tests.map((t) => t.id), samples: samples.map((s) => s.id) } },
+      db,
+    );
   });
 }
 

@@ -1,7 +1,8 @@
-import type { SoilTest } from '@core/records/case';
+import { type SoilTest, soilTestFault } from '@core/records/case';
 import type { CodeTarget, Match, ZoneTarget } from '@core/files/match-sample';
 import type { ReadSample, TableReading } from '@core/files/report-table';
 import { testFrom } from '@core/files/report-table';
+import { RecordRefused } from './changes';
 import { database, keyOf, type LabLayoutRecord, type SoilTestRecord, type UbertasDatabase } from './schema';
 
 /** Everything a table of samples may belong to: awaited bags and zones of all properties. */
@@ -56,7 +57,11 @@ const sameResults = (a: SoilTest, b: SoilTest): boolean => {
 export async function reportsOf(
   matched: readonly MatchedSample[],
   db: UbertasDatabase = database(),
-): Promise<{ fresh: (MatchedSample & { record: SoilTestRecord })[]; known: MatchedSample[] }> {
+): Promise<{
+  fresh: (MatchedSample & { record: SoilTestRecord })[];
+  known: MatchedSample[];
+  refused: (MatchedSample & { why: string })[];
+}> {
   const properties = [...new Set(matched.map((m) => m.match.propertyId))];
   const there = await db.soilTests.where('propertyId').anyOf(properties).toArray();
   const byDay = new Map<string, SoilTest[]>();
@@ -71,11 +76,17 @@ export async function reportsOf(
   const counts = new Map<string, number>();
   const fresh: (MatchedSample & { record: SoilTestRecord })[] = [];
   const known: MatchedSample[] = [];
+  const refused: (MatchedSample & { why: string })[] = [];
   for (const each of matched) {
     const { sample, match, sampledOn } = each;
     const stem = `${match.zoneId}-${sampledOn}`;
     const day = `${match.propertyId}/${match.zoneId}/${sampledOn}`;
     const test = testFrom(sample, stem, match.zoneId, sampledOn);
+    const fault = soilTestFault(test);
+    if (fault) {
+      refused.push({ ...each, why: fault.refused });
+      continue;
+    }
     if (byDay.get(day)?.some((t) => sameResults(t, test))) {
       known.push(each);
       continue;
@@ -86,7 +97,7 @@ export async function reportsOf(
     const id = n === 1 ? stem : `${stem}-${n}`;
     fresh.push({ ...each, record: { ...test, id, key: keyOf(match.propertyId, id), propertyId: match.propertyId } });
   }
-  return { fresh, known };
+  return { fresh, known, refused };
 }
 
 /** Reports written at a time: between two lots the person may still cancel. */
@@ -107,6 +118,10 @@ export async function storeReports(
   await db.transaction('rw', db.soilTests, db.samples, db.properties, db.labLayouts, async (transaction) => {
     for (let at = 0; at < fresh.length; at += LOT) {
       if (halt()) transaction.abort();
+      for (const { record } of fresh.slice(at, at + LOT)) {
+        const fault = soilTestFault(record);
+        if (fault) throw new RecordRefused(fault, 'The soil report');
+      }
       await db.soilTests.bulkPut(fresh.slice(at, at + LOT).map((f) => f.record));
       onProgress(Math.min(1, (at + LOT) / fresh.length));
     }

@@ -1,5 +1,6 @@
 import type { Product } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
+import { sureProduct } from './changes';
 import { ensureShelf } from './property-repository';
 import { database, type UbertasDatabase } from './schema';
 
@@ -12,7 +13,7 @@ export async function loadShelf(db: UbertasDatabase = database()): Promise<Produ
 /** Writes products, new or changed, all or none. */
 export async function saveProducts(products: readonly Product[], db: UbertasDatabase = database()): Promise<void> {
   await db.transaction('rw', db.products, async () => {
-    await db.products.bulkPut([...products]);
+    await db.products.bulkPut(products.map(sureProduct));
   });
 }
 
@@ -25,7 +26,7 @@ export async function deleteProduct(id: string, db: UbertasDatabase = database()
 export async function replaceShelf(products: readonly Product[], db: UbertasDatabase = database()): Promise<void> {
   await db.transaction('rw', db.products, async () => {
     await db.products.clear();
-    await db.products.bulkPut([...products]);
+    await db.products.bulkPut(products.map(sureProduct));
   });
 }
 

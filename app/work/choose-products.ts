@@ -31,7 +31,8 @@ function swapped(
 }
 
 /** Lays a plan back as it was before a choice. */
-export const putPlanBack = (propertyId: string, plan: Plan): Promise<void> => savePlan(propertyId, plan);
+export const putPlanBack = async (propertyId: string, plan: Plan): Promise<void> =>
+  void (await savePlan(propertyId, plan));
 
 /**
  * Keeps which product serves which purpose of a zone in this year's plan; null takes a choice away again. Where a plan

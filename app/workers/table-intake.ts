@@ -101,6 +101,7 @@ const intake = {
     }
     const sorted = await reportsOf(matched);
     fresh = sorted.fresh;
+    for (const { sample, why } of sorted.refused) rejected.push({ line: sample.line, cells: [sample.sample], why });
     for (const { sample } of sorted.known)
       rejected.push({ line: sample.line, cells: [sample.sample], why: 'the same report is here already' });
     rejected.sort((a, b) => a.line - b.line);

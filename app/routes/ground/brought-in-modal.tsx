@@ -18,7 +18,7 @@ interface BroughtInModalProps {
   zone: Zone | undefined;
   facts: TypedFacts;
   onClose: () => void;
-  onSend: (sent: Sent, undo?: Sent) => void;
+  onSend: (sent: Sent) => void;
   onOutline: (perimeter: Perimeter, corners: [number, number][]) => void;
 }
 
@@ -45,10 +45,7 @@ export function BroughtInModal({ asking, zone, facts, onClose, onSend, onOutline
           }}
           onRemove={() => {
             const { picture: _picture, ...rest } = site ?? {};
-            onSend(
-              { intent: 'site', site: rest, says: 'The plan picture was taken away.' },
-              { intent: 'site', site: site ?? {}, says: 'Put back.' },
-            );
+            onSend({ intent: 'site', site: rest, says: 'The plan picture was taken away.' });
             onClose();
           }}
         />

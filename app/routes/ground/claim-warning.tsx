@@ -19,7 +19,7 @@ export function ClaimWarning({
   claim: ClaimedTwice;
   focus: Zone | undefined;
   onGiveAway: (left: Pair[]) => void;
-  onSend: (sent: Sent, undo?: Sent) => void;
+  onSend: (sent: Sent) => void;
   site: Site | undefined;
 }) {
   const [first, second] = claim.b.id === focus?.id ? [claim.b, claim.a] : [claim.a, claim.b];
@@ -30,14 +30,11 @@ export function ClaimWarning({
     const changed: Zone = { ...(rest as Zone), cornersFt: left as [number, number][] };
     const ground = groundOf(changed, site);
     if (!isRefusal(ground))
-      onSend(
-        {
-          intent: 'zones',
-          zones: [{ ...changed, areaSqFt: ground.areaSqFt }],
-          says: `${from.name} gave the shared ground to ${to.name}.`,
-        },
-        { intent: 'zones', zones: [from], says: 'Taken back.' },
-      );
+      onSend({
+        intent: 'zones',
+        zones: [{ ...changed, areaSqFt: ground.areaSqFt }],
+        says: `${from.name} gave the shared ground to ${to.name}.`,
+      });
   };
   const [leftOfFirst, leftOfSecond] = [givenAway(first, second), givenAway(second, first)];
   const drafted = first.id === focus?.id;

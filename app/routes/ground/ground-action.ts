@@ -2,15 +2,15 @@ import type { Case, Site, Zone } from '@core/records/case';
 import { isShaped, groundOf } from '@core/ground/zone-ground';
 import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { isRefusal } from '@core/reckoning/refusal';
-import { exportProperty, readImport, storeCases } from '../../storage/case-files';
-import { deleteZone, loadProperty, saveProperty, saveZone, saveZones } from '../../storage/property-repository';
+import { applyChange, type Change } from '../../storage/changes';
+import { deleteZone, loadProperty, saveProperty, saveZone } from '../../storage/property-repository';
 import { orFault } from '../../work/or-fault';
 import { type TypedZone, zoneFromTyped } from './zone-from-typed';
 
 export type Sent =
   | { intent: 'keep'; typed: TypedZone }
   | { intent: 'remove'; zoneId: string }
-  | { intent: 'restore'; source: string }
+  | { intent: 'undo'; change: Change }
   | { intent: 'site'; site: Site; says: string }
   | { intent: 'zones'; zones: Zone[]; site?: Site; says: string }
   | { intent: 'climate'; preset: string };
@@ -19,7 +19,8 @@ export interface Answer {
   faults?: Record<string, string>;
   kept?: string;
   says?: string;
-  removed?: string;
+  /** What takes the change back, record by record. */
+  undo?: Change;
   name?: string;
 }
 
@@ -46,26 +47,24 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
       return { kept: answer.zone.id, name: answer.zone.name };
     }
     case 'remove': {
-      const source = await exportProperty(property.id);
-      await deleteZone(property.id, sent.zoneId);
-      return { removed: source, name: file.zones.find((z) => z.id === sent.zoneId)?.name };
+      const undo = await deleteZone(property.id, sent.zoneId);
+      return { undo, says: `${file.zones.find((z) => z.id === sent.zoneId)?.name ?? 'The zone'} was removed.` };
     }
-    case 'restore': {
-      const cases = readImport(sent.source);
-      if (!isRefusal(cases)) await storeCases(cases, { replace: true });
+    case 'undo':
+      await applyChange(property.id, sent.change);
       return {};
-    }
     case 'site': {
       const changed = withSite(file, sent.site);
       if ('fault' in changed) return { faults: { site: changed.fault } };
-      await saveProperty({ ...property, site: sent.site });
-      await saveZones(property.id, changed.zones);
-      return { says: sent.says };
+      const undo = await applyChange(property.id, { property: { site: sent.site }, put: { zones: changed.zones } });
+      return { undo, says: sent.says };
     }
     case 'zones': {
-      if (sent.site) await saveProperty({ ...property, site: sent.site });
-      await saveZones(property.id, sent.zones);
-      return { says: sent.says };
+      const undo = await applyChange(property.id, {
+        ...(sent.site ? { property: { site: sent.site } } : {}),
+        put: { zones: sent.zones },
+      });
+      return { undo, says: sent.says };
     }
     case 'climate': {
       const preset = CLIMATE_PRESETS.find((p) => p.id === sent.preset);

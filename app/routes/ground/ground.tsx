@@ -5,7 +5,6 @@ import { Link, useFetcher, useLocation, useSearchParams } from 'react-router';
 import { printGeoJson } from '@core/files/ground-files';
 import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { isRefusal } from '@core/reckoning/refusal';
-import { exportProperty } from '../../storage/case-files';
 import { ChoiceField } from '../../ui/field';
 import { saveTextFile } from '../../ui/save-text-file';
 import { useOfferUndo } from '../../ui/use-offer-undo';
@@ -70,24 +69,15 @@ export default function Ground() {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [answer, keeping.state]);
   const other = useFetcher<Answer>();
-  const send = (sent: Sent, undo?: Sent) => {
-    void other.submit(sent as never, JSON_POST);
-    if (undo && 'says' in sent) offerUndo(sent.says, () => void other.submit(undo as never, JSON_POST));
-    else if ('says' in sent) void message.success(sent.says);
-  };
-  const wrong = other.state === 'idle' ? Object.values(other.data?.faults ?? {})[0] : undefined;
+  const send = (sent: Sent) => void other.submit(sent as never, JSON_POST);
+  const done = other.state === 'idle' ? other.data : undefined;
   useEffect(() => {
+    const wrong = Object.values(done?.faults ?? {})[0];
     if (wrong) void message.error(wrong);
-  }, [wrong, message]);
-  const remove = async () => {
-    if (!focus) return;
-    const source = await exportProperty(file.property.id);
-    void other.submit({ intent: 'remove', zoneId: focus.id }, JSON_POST);
-    offerUndo(
-      `${focus.name} and its reports were removed.`,
-      () => source && void other.submit({ intent: 'restore', source }, JSON_POST),
-    );
-  };
+    else if (done?.undo) offerUndo(done.says ?? 'Done.', () => send({ intent: 'undo', change: done.undo ?? {} }));
+    // only a new answer counts
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [done]);
   const geoJson = printGeoJson(file.property, file.zones);
   return (
     <div className="ground">
@@ -98,22 +88,17 @@ export default function Ground() {
         onChoose={toZone}
         onAdd={() => go((params) => params.set('add', '1'))}
         onSend={send}
-        onRemove={focus ? () => void remove() : undefined}
+        onRemove={focus ? () => send({ intent: 'remove', zoneId: focus.id }) : undefined}
       />
       <footer className="groundfoot">
         <ClimateChoice
           has={file.property.climate !== undefined}
-          onChoose={(preset) => other.submit({ intent: 'climate', preset }, JSON_POST)}
+          onChoose={(preset) => send({ intent: 'climate', preset })}
         />
         <SheetPosition
           key={String(file.property.site?.origin)}
           site={file.property.site}
-          onSite={(site, says) =>
-            send(
-              { intent: 'site', site, says },
-              { intent: 'site', site: file.property.site ?? {}, says: 'Taken back.' },
-            )
-          }
+          onSite={(site, says) => send({ intent: 'site', site, says })}
         />
         <div>
           <Button

@@ -54,7 +54,7 @@ interface ZoneSheetProps {
   fetcher: FetcherWithComponents<Answer>;
   onChoose: (id: string) => void;
   onAdd: () => void;
-  onSend: (sent: Sent, undo?: Sent) => void;
+  onSend: (sent: Sent) => void;
   onRemove?: () => void;
 }
 
@@ -163,14 +163,11 @@ export function ZoneSheet({ zone, fetcher, onChoose, onAdd, onSend, onRemove }: 
                 },
               ],
             };
-      onSend(
-        {
-          intent: 'site',
-          site: next,
-          says: target === 'water' ? 'The water and its strip are on the sheet.' : 'The building is on the sheet.',
-        },
-        { intent: 'site', site: site ?? {}, says: 'Taken back.' },
-      );
+      onSend({
+        intent: 'site',
+        site: next,
+        says: target === 'water' ? 'The water and its strip are on the sheet.' : 'The building is on the sheet.',
+      });
     }
     setTool('select');
     setTarget('zone');
@@ -390,12 +387,7 @@ export function ZoneSheet({ zone, fetcher, onChoose, onAdd, onSend, onRemove }: 
               <Fault>{faults.storage}</Fault>
             </div>
           </form>
-          <SiteList
-            site={site}
-            onSite={(changed, says) =>
-              onSend({ intent: 'site', site: changed, says }, { intent: 'site', site: site ?? {}, says: 'Taken back.' })
-            }
-          />
+          <SiteList site={site} onSite={(changed, says) => onSend({ intent: 'site', site: changed, says })} />
         </aside>
       </div>
       <BroughtInModal

@@ -5,6 +5,7 @@ import { reportFromTyped, typedFromReport, type TypedReport } from './report-fro
 const typed = (change: Partial<TypedReport> = {}): TypedReport => ({
   ...typedFromReport(undefined, '2027-03-01'),
   unit: 'ppm',
+  bufferMethod: 'mehlich',
   values: { pH: '5.6', 'buffer-pH': '6.32', K: '44', OM: '3.1' },
   ...change,
 });
@@ -39,13 +40,19 @@ describe('a typed report', () => {
     ['letters in a number', { values: { K: '4o' } }, 'K', 'must be a number'],
     ['a decimal comma', { values: { pH: '5,6' } }, 'pH', '5.6'],
     ['pH 15', { values: { pH: '15' } }, 'pH', 'not a soil'],
-    ['a Mehlich buffer above its start', { values: { 'buffer-pH': '7.2' } }, 'buffer-pH', '6.60'],
+    ['a Mehlich buffer above its start', { values: { 'buffer-pH': '7.2' } }, 'buffer-pH', '6.6'],
+    ['an Adams-Evans buffer under its readings', { bufferMethod: 'adams-evans' }, 'buffer-pH', 'Adams-Evans'],
+    ['a buffer pH without its buffer (judgement A9)', { bufferMethod: '' }, 'bufferMethod', 'Which buffer'],
     ['a report with no unit', { unit: '' }, 'unit', 'ppm, lb/acre'],
     ['a depth of 0', { depth: '0' }, 'depth', 'above 0'],
     ['an empty report', { values: {} }, 'pH', 'at least one'],
     ['no day', { sampledOn: '' }, 'sampledOn', 'day'],
   ])('refuses %s beside its field', (_name, change, field, says) => {
     expect(faults(change)[field]).toContain(says);
+  });
+  it('asks for no buffer where no buffer pH was typed, and starts with none chosen', () => {
+    expect(typedFromReport(undefined, '2027-03-01').bufferMethod).toBe('');
+    expect(faults({ bufferMethod: '', values: { pH: '5.6' } })).toEqual({});
   });
   it('corrects a report without losing what it has no row for', () => {
     const before: SoilTest = {

@@ -1,0 +1,161 @@
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { readCase } from '@core/files/case-file';
+import type { Case, SoilTest, Zone } from '@core/records/case';
+import { isRefusal } from '@core/reckoning/refusal';
+import { exportProperty, readImport, storeCases } from './case-files';
+import { applyChange, RecordRefused } from './changes';
+import { deletePlan, deleteSample, deleteSoilTest, deleteZone, loadProperty, saveZone } from './property-repository';
+import { openDatabase, type UbertasDatabase } from './schema';
+
+const ID = 'quarry-lane-school';
+const demo = (): Case => {
+  const read = readCase(readFileSync(`demo/${ID}.json`, 'utf8'));
+  if (isRefusal(read)) throw new Error(read.refused);
+  return read;
+};
+
+let db: UbertasDatabase;
+let count = 0;
+beforeEach(async () => {
+  db = openDatabase(`changes-${count++}`);
+  await storeCases([demo()], {}, db);
+});
+afterEach(async () => db.delete());
+
+const stored = async (): Promise<Case> => (await loadProperty(ID, db)) as Case;
+const changedAt = async () => (await db.properties.get(ID))?.changedAt ?? '';
+
+describe('a write', () => {
+  const zone = (change: Partial<Zone>): Zone => ({ ...demo().zones[0]!, ...change });
+  it.each([
+    ['a zone', { put: { zones: [zone({ areaSqFt: -4 })] } }],
+    [
+      'a report of 5,000,000 ppm',
+      {
+        put: {
+          soilTests: [
+            {
+              id: 't',
+              zoneId: 'south-lawn',
+              sampledOn: '2027-03-02',
+              results: [{ analyte: 'K', value: 5_000_000, unit: 'ppm' }],
+            },
+          ] as SoilTest[],
+        },
+      },
+    ],
+    ['a sample', { put: { samples: [{ id: 's', zoneId: 'south-lawn', code: 'no code' }] } }],
+    ['a plan of 2027-13-01', { put: { plans: [{ id: 'p', year: 2027, keptOn: '2027-13-01' }] } }],
+    ['a property', { property: { name: '' } }],
+  ] as const)('refuses %s that its schema refuses, and leaves everything as it was', async (_what, change) => {
+    const before = await stored();
+    await expect(applyChange(ID, change as never, db)).rejects.toBeInstanceOf(RecordRefused);
+    expect(await stored()).toEqual(before);
+  });
+  it('of a strip of water and the zones it cuts is one: where a zone is refused the water is not kept either', async () => {
+    const before = await stored();
+    const site = {
+      water: [
+        {
+          id: 'w',
+          cornersFt: [
+            [0, 0],
+            [9, 0],
+            [9, 9],
+          ] as [number, number][],
+          keptClearFt: 10,
+        },
+      ],
+    };
+    await expect(
+      applyChange(ID, { property: { site }, put: { zones: [zone({ name: '' })] } }, db),
+    ).rejects.toBeInstanceOf(RecordRefused);
+    expect(await stored()).toEqual(before);
+  });
+});
+
+describe('what takes a change back', () => {
+  it('puts a removed zone back in its place with its reports, and leaves what was changed meanwhile', async () => {
+    const before = await stored();
+    const undo = await deleteZone(ID, 'playing-strip', db);
+    expect((await stored()).zones.map((z) => z.id)).toEqual(['south-lawn', 'lime-walk']);
+    const other = before.zones[0]!;
+    await saveZone(ID, { ...other, name: 'Front lawn' }, db);
+    await applyChange(ID, undo, db);
+    const after = await stored();
+    expect(after.zones.map((z) => z.id)).toEqual(before.zones.map((z) => z.id));
+    expect(after.zones[0]?.name).toBe('Front lawn');
+    expect(after.soilTests).toEqual(before.soilTests);
+  });
+  it('takes new records away again, and gives changed ones their old face', async () => {
+    const before = await stored();
+    const zone = before.zones[0]!;
+    const undo = await applyChange(
+      ID,
+      {
+        property: { name: 'Other' },
+        put: {
+          zones: [
+            { ...zone, id: 'new' },
+            { ...zone, care: 'high' },
+          ],
+        },
+      },
+      db,
+    );
+    expect((await stored()).zones).toHaveLength(before.zones.length + 1);
+    await applyChange(ID, undo, db);
+    expect(await stored()).toEqual(before);
+  });
+});
+
+describe('the day of the last change', () => {
+  it.each([
+    ['a zone', () => deleteZone(ID, 'lime-walk', db)],
+    ['a report', () => deleteSoilTest(ID, demo().soilTests![0]!.id, db)],
+    ['a sample', () => deleteSample(ID, 'gone', db)],
+    ['a plan', () => deletePlan(ID, 'gone', db)],
+  ])('moves on when %s is deleted, as when one is saved', async (_what, remove) => {
+    await db.properties.update(ID, { changedAt: '2020-01-01T00:00:00.000Z' });
+    await remove();
+    // deleting what is not there changes nothing of its own, and still says that somebody was here
+    expect((await changedAt()) > '2021').toBe(true);
+  });
+});
+
+describe('store, export, import', () => {
+  it('is the identity for whatever reports and zones the database took', async () => {
+    const value = fc.double({ min: 0, max: 1_000_000, noNaN: true });
+    const report = fc.record({
+      id: fc.stringMatching(/^[a-z]{1,12}$/),
+      zoneId: fc.constantFrom('south-lawn', 'lime-walk'),
+      sampledOn: fc
+        .date({ min: new Date('1990-01-01'), max: new Date('2099-12-31'), noInvalidDate: true })
+        .map((d) => d.toISOString().slice(0, 10)),
+      depthIn: fc.double({ min: 0.1, max: 12, noNaN: true }),
+      lab: fc.string({ maxLength: 120 }),
+      results: fc.array(
+        fc.record({ analyte: fc.constantFrom('P' as const, 'K' as const), value, unit: fc.constant('ppm' as const) }),
+        { minLength: 1, maxLength: 5 },
+      ),
+    });
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(report, { maxLength: 4 }),
+        fc.string({ minLength: 1, maxLength: 80 }),
+        async (tests, name) => {
+          const soilTests = tests.map((test, i) => ({ ...test, id: `${test.id}-${i}` })) as SoilTest[];
+          await applyChange(ID, { put: { soilTests, zones: [{ ...demo().zones[0]!, name }] } }, db);
+          const before = await stored();
+          const read = readImport((await exportProperty(ID, db)) ?? '');
+          if (isRefusal(read)) throw new Error(read.refused);
+          await storeCases(read, { replace: true }, db);
+          expect(await stored()).toEqual(before);
+        },
+      ),
+      { numRuns: 25 },
+    );
+  });
+});
