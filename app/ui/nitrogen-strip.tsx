@@ -1,5 +1,6 @@
 import { useId } from 'react';
 import type { Product } from '@core/records/case';
+import { FORMS_SLOW_FIRST, NITROGEN_FORM_TABLE } from '@core/nitrogen/forms';
 import type { NitrogenForm } from '@core/records/vocabularies';
 
 export type NitrogenPattern = 'coated' | 'methylene' | 'organic' | 'urea' | 'ammoniacal' | 'nitrate' | 'undeclared';
@@ -17,31 +18,6 @@ const PATTERN_OF: Record<NitrogenForm, NitrogenPattern> = {
   ammoniacal: 'ammoniacal',
   nitrate: 'nitrate',
 };
-const ORDER: readonly NitrogenForm[] = [
-  'polymer-coated-urea',
-  'sulfur-coated-urea',
-  'methylene-urea',
-  'ureaform',
-  'ibdu',
-  'natural-organic',
-  'urea',
-  'other-soluble',
-  'ammoniacal',
-  'nitrate',
-];
-export const FORM_WORDS: Record<NitrogenForm, string> = {
-  'polymer-coated-urea': 'coated',
-  'sulfur-coated-urea': 'sulfur-coated',
-  'methylene-urea': 'methylene',
-  ureaform: 'ureaform',
-  ibdu: 'IBDU',
-  'natural-organic': 'organic',
-  urea: 'urea',
-  'other-soluble': 'other soluble',
-  ammoniacal: 'ammoniacal',
-  nitrate: 'nitrate',
-};
-
 /** A part of the strip: percent of the product. */
 export interface NitrogenPart {
   form?: NitrogenForm;
@@ -53,9 +29,9 @@ export interface NitrogenPart {
 /** The nitrogen of a label by its forms, slow first; what no form accounts for is undeclared. */
 export function nitrogenParts({ guaranteed, nitrogen }: Product): NitrogenPart[] {
   const total = guaranteed.N ?? 0;
-  const parts = ORDER.flatMap((form): NitrogenPart[] => {
+  const parts = FORMS_SLOW_FIRST.flatMap((form): NitrogenPart[] => {
     const percent = nitrogen?.[form] ?? 0;
-    return percent > 0 ? [{ form, pattern: PATTERN_OF[form], word: FORM_WORDS[form], percent }] : [];
+    return percent > 0 ? [{ form, pattern: PATTERN_OF[form], word: NITROGEN_FORM_TABLE[form].word, percent }] : [];
   });
   const left = total - parts.reduce((sum, part) => sum + part.percent, 0);
   return left > 0.05 ? [...parts, { pattern: 'undeclared', word: 'undeclared', percent: left }] : parts;

@@ -1,5 +1,4 @@
 import { useSearchParams } from 'react-router';
-import { grassOf } from '@core/packs/grasses';
 import { typedNumber } from '@core/typed/typed-number';
 import type { MatchContext, Need } from '@core/products/match/need';
 import { type Trip, tripsOf } from '@core/season/plan/trips';
@@ -59,7 +58,7 @@ export function useMatchWork(work: PropertyWork): MatchWork | undefined {
   const phosphorus = read?.findings.find((finding) => finding.analyte === 'P' && finding.level !== 'unreadable');
   const context: MatchContext = {
     zone,
-    grass: grassOf(zone.grass),
+    grass: zoneSeason.grass,
     codes: file.codes ?? [],
     prescription,
     phosphorusSays: phosphorus && `${Number(phosphorus.value.toPrecision(3))} ${phosphorus.unit}`,

@@ -33,9 +33,12 @@ export function printPlan(given: Case, { year, packs, asOf, best, seconds }: Pri
   const picked = kept?.products ?? {};
   const draft = planSeason(given, year, picked, asOf, packs);
   const found = best(given, draft, picked, kept?.doses?.filter((d) => d.locked) ?? []);
-  const plan = withDoses(draft, given, found.doses);
   const planned = found.status === 'optimal' || found.status === 'feasible';
-  const checks = planned
+  // a search that found nothing in its limit says nothing about what is possible: the plain draft stands in for it
+  const drafted = found.status === 'no-plan-in-time' || found.status === 'no-climate';
+  const plan = drafted ? draft : withDoses(draft, given, found.doses);
+  const judged = planned || found.status === 'no-plan-in-time';
+  const checks = judged
     ? [
         ...plan.zones.flatMap((z) => checkZonePlan(z, given, plan).map(line(`${z.zone.id}/`))),
         ...checkPropertyPlan(given, plan).map(line('')),
@@ -76,7 +79,7 @@ export function printPlan(given: Case, { year, packs, asOf, best, seconds }: Pri
     checks,
     setAside: found.setAside,
     solver: {
-      status: planned ? (found.status as 'optimal' | 'feasible') : ('infeasible' as const),
+      status: drafted ? ('drafted' as const) : (found.status as 'optimal' | 'feasible' | 'infeasible'),
       gapPercent: found.gapPercent ?? null,
       seconds: seconds?.() ?? 0,
       method: 'mixed-integer programme of the year, solved by HiGHS and checked dose by dose',

@@ -1,4 +1,6 @@
 import type { Product } from '../records/case';
+import type { NitrogenForm } from '../records/vocabularies';
+import { NITROGEN_FORM_TABLE, type ReleaseDriver } from './forms';
 
 /** Soluble nitrogen serves grass about this long, days. Common practice: plain urea is used up in about 30. */
 const SOLUBLE_DAYS = 28;
@@ -9,30 +11,9 @@ const DOUBLES_OVER_F = 18;
 /** Microbes release next to nothing below this soil temperature, deg F. Common practice. */
 const MICROBES_FROM_F = 50;
 
-/** How each slow form lets go: days at 68 deg F, and whether microbes do it. Common practice; from memory. */
-const SLOW = {
-  'polymer-coated-urea': { days: 70, microbes: false },
-  'sulfur-coated-urea': { days: 70, microbes: false },
-  'methylene-urea': { days: 70, microbes: true },
-  ibdu: { days: 90, microbes: false },
-  ureaform: { days: 150, microbes: true },
-  'natural-organic': { days: 84, microbes: true },
-} as const;
-type Slow = keyof typeof SLOW;
-const isSlow = (form: string): form is Slow => Object.hasOwn(SLOW, form);
-
-/** Whether most of a product's nitrogen waits for microbes. Such a source goes on warm soil only. */
-export const microbeDriven = (product: Product): boolean => {
-  const byMicrobes = Object.entries(product.nitrogen ?? {}).reduce(
-    (sum, [form, percent]) => sum + (isSlow(form) && SLOW[form].microbes ? (percent ?? 0) : 0),
-    0,
-  );
-  return byMicrobes > 0.5 * (product.guaranteed.N ?? 0);
-};
-
 /** Share of a slow form let go in one day at a soil temperature. */
-function dailyShare({ days, microbes }: { days: number; microbes: boolean }, soilF: number): number {
-  if (microbes && soilF < MICROBES_FROM_F) return 0;
+function dailyShare({ days, driver }: { days: number; driver: ReleaseDriver }, soilF: number): number {
+  if (driver === 'microbes' && soilF < MICROBES_FROM_F) return 0;
   return 2 ** ((soilF - LABEL_TEMPERATURE_F) / DOUBLES_OVER_F) / days;
 }
 
@@ -48,14 +29,13 @@ export function releaseByDay(product: Product, soilF: readonly number[], from: n
   const total = product.guaranteed.N ?? 0;
   const shares = new Array<number>(soilF.length).fill(0);
   if (total === 0) return shares;
-  const forms = Object.entries(product.nitrogen ?? { urea: total }) as [string, number | undefined][];
+  const forms = Object.entries(product.nitrogen ?? { urea: total }) as [NitrogenForm, number | undefined][];
   for (const [form, percent = 0] of forms) {
     const share = percent / total;
     if (share === 0) continue;
     let left = share;
-    const slow = isSlow(form)
-      ? { ...SLOW[form], days: (form.endsWith('coated-urea') && product.releaseDays) || SLOW[form].days }
-      : undefined;
+    const row = NITROGEN_FORM_TABLE[form].slow;
+    const slow = row && { ...row, days: (row.byLabel && product.releaseDays) || row.days };
     for (let day = Math.max(0, from); day < soilF.length && left > 1e-12; day++) {
       const out = Math.min(left, slow ? share * dailyShare(slow, soilF[day] as number) : share / SOLUBLE_DAYS);
       shares[day] = (shares[day] as number) + out;

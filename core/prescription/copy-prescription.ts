@@ -1,4 +1,4 @@
-import { grassOf } from '../packs/grasses';
+import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../packs/rule-packs';
 import type { OwnFigure, OwnLine, SoilTest, Zone } from '../records/case';
 import type { ZonePrescription } from './prescription';
 
@@ -41,13 +41,14 @@ const alike = (a: Result | undefined, b: Result | undefined, analyte: string): b
 export function differencesOf(
   from: { zone: Zone; test?: SoilTest },
   to: { zone: Zone; test?: SoilTest },
+  packs: RulePacks = BUILT_IN_PACKS,
 ): Difference[] {
   const found: Difference[] = [];
   const compare = (what: string, a: string, b: string, matters: string) => {
     if (a !== b) found.push({ what, from: a, to: b, matters });
   };
   const [a, b] = [from.zone, to.zone];
-  const grass = (zone: Zone) => grassOf(zone.grass);
+  const grass = (zone: Zone) => grassIn(packs, zone.grass);
   compare('Grass', grass(a).name, grass(b).name, 'Base nitrogen, ceiling, pH window and dates follow from it.');
   if (grass(a).season !== grass(b).season)
     compare(

@@ -1,7 +1,7 @@
 import type { Product } from '../records/case';
 import type properties from '../packs/product-properties.json';
 import type { ACIDITY_PER_LB_N } from '../nitrogen/acidity';
-import { SLOW_FORMS } from '../nitrogen/slow-share';
+import { percentOfForms } from '../nitrogen/forms';
 
 export type SaltCarrier = keyof typeof properties.carriers.values;
 export type NitrogenSource = keyof typeof ACIDITY_PER_LB_N;
@@ -47,16 +47,14 @@ export function acidifyingSources(product: Product): Partial<Record<NitrogenSour
   const { N = 0, Ca = 0, K2O = 0, Cl = 0 } = product.guaranteed;
   if (!product.nitrogen) return positive({ urea: N } as Record<NitrogenSource, number>);
   const salts = ammoniumAndNitrate(product);
-  const organic = product.nitrogen['natural-organic'] ?? 0;
-  const slow = SLOW_FORMS.reduce((sum, form) => sum + (product.nitrogen?.[form] ?? 0), 0) - organic;
   const fromPotassium = Ca === 0 && K2O > 0 && Cl === 0 ? salts.nitrate : 0;
   return positive({
     'ammonium-sulfate': salts.ammoniumSulfate,
-    urea: (product.nitrogen.urea ?? 0) + (product.nitrogen['other-soluble'] ?? 0) + slow,
+    urea: percentOfForms(product, (form) => form.sours === 'urea'),
     'ammonium-nitrate': salts.ammoniumNitrate,
     map: salts.map,
     'calcium-nitrate': salts.nitrate - fromPotassium,
     'potassium-nitrate': fromPotassium,
-    organic,
+    organic: percentOfForms(product, (form) => form.sours === 'organic'),
   });
 }

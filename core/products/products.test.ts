@@ -6,7 +6,7 @@ import { grassOf } from '../packs/grasses';
 import { STARTER_SHELF } from '../packs/starter-shelf';
 import { evaluate, explain } from '../reckoning/define';
 import { productDelivers } from './delivers';
-import { losesAmmonia, slowShare } from '../nitrogen/slow-share';
+import { losesAmmonia, slowShare } from '../nitrogen/forms';
 import { productRate } from './rate';
 import { choicesFor, excluded } from './shelf';
 import { productSchema } from '../records/case';

@@ -1,6 +1,6 @@
 import type { PlannedFor, Product } from '../records/case';
 import type { Grass } from '../packs/grasses';
-import { slowShare } from '../nitrogen/slow-share';
+import { slowShare } from '../nitrogen/forms';
 import { packageLb } from './package-lb';
 
 /** Chloride above this share makes a potash a muriate, percent. Sulfate of potash holds about 2. Common practice. */

@@ -4,7 +4,7 @@ import { gradeOf, hasGrade } from '@core/products/label/face';
 import { evennessOf, type MatchAnswer } from '@core/products/match/match';
 import { partFigures } from '@core/products/match/match-figures';
 import type { MatchContext, Need } from '@core/products/match/need';
-import { slowShare } from '@core/nitrogen/slow-share';
+import { slowShare } from '@core/nitrogen/forms';
 import { Fig } from '../../ui/fig';
 import { showExact, showMoney, showProductRate, showRate, showWeight } from '../../ui/format';
 import { WarnGlyph } from '../../ui/glyphs';

@@ -35,7 +35,12 @@ export function CopyModal({ work, from, by, fetcher, onClose }: CopyModalProps) 
   const of = (zone: Zone) => work.season.zones.find((each) => each.zone.id === zone.id)?.prescription;
   const [source, target] = [of(from), to && of(to)];
   const differences =
-    to && differencesOf({ zone: from, test: latestTest(tests, from.id) }, { zone: to, test: latestTest(tests, to.id) });
+    to &&
+    differencesOf(
+      { zone: from, test: latestTest(tests, from.id) },
+      { zone: to, test: latestTest(tests, to.id) },
+      work.packs,
+    );
   const lines: CopiedLine[] = source && target ? linesToCopy(source, target) : [];
   const copy = () => {
     if (!to) return;

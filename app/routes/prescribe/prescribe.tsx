@@ -4,7 +4,6 @@ import { useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useFetcher, useLocation, useSearchParams } from 'react-router';
 import type { PlannedFor } from '@core/records/case';
-import { grassOf } from '@core/packs/grasses';
 import { codeYearCap } from '@core/season/rules/local-codes';
 import { type SwitchableLine } from '@core/prescription/prescribe-nitrogen';
 import { otherSchoolAnswers } from '@core/prescription/school-answers';
@@ -103,7 +102,7 @@ export default function Prescribe() {
         <div className="pagehead">
           <h1>Prescription</h1>
           <span className="small">
-            {zone.name}, {grassOf(zone.grass).name}
+            {zone.name}, {zoneSeason.grass.name}
             {owns > 0 && `, ${owns} own ${owns === 1 ? 'figure' : 'figures'}`}
           </span>
           <span className="sp" />
@@ -173,7 +172,7 @@ export default function Prescribe() {
         >
           <NitrogenWalk
             nitrogen={nitrogen}
-            ceilingLb={grassOf(zone.grass).ceilingLb}
+            ceilingLb={zoneSeason.grass.ceilingLb}
             codeLb={codeYearCap(file.codes ?? [])}
             switching={sending?.intent === 'switch' && sending.zoneId === zone.id ? sending : undefined}
             onSwitch={(line: SwitchableLine, on) => send({ intent: 'switch', zoneId: zone.id, line, on })}
@@ -185,7 +184,7 @@ export default function Prescribe() {
               reckoned anew.
             </p>
           )}
-          {grassOf(zone.grass).season === 'cool' && (
+          {zoneSeason.grass.season === 'cool' && (
             <Schools
               title="The end of the year, by schools"
               schools={LATE_SEASON_SCHOOLS}
@@ -231,7 +230,7 @@ export default function Prescribe() {
                 onAsk={setAsking}
               />
             </span>
-            {grassOf(zone.grass).season === 'warm' && (
+            {zoneSeason.grass.season === 'warm' && (
               <Schools title="Potash, by schools" schools={POTASSIUM_SCHOOLS} chosen={file.choices?.potassium} />
             )}
           </div>

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { Link, useLocation } from 'react-router';
-import { grassOf } from '@core/packs/grasses';
+import { grassIn } from '@core/packs/rule-packs';
 import { codeYearCap } from '@core/season/rules/local-codes';
 import type { Figure } from '@core/reckoning/figure';
 import { differencesOf } from '@core/prescription/copy-prescription';
@@ -49,9 +49,9 @@ interface Found {
 }
 
 /** What the prescription itself must keep to, own figures included; the plan's rules are checked in Season. */
-function checksOf({ prescription, zone }: ZoneSeason, codeLb: number | undefined): Found[] {
+function checksOf({ prescription, zone, grass }: ZoneSeason, codeLb: number | undefined): Found[] {
   const { nitrogen, phosphorus, potassium, ph } = prescription;
-  const ceiling = grassOf(zone.grass).ceilingLb;
+  const ceiling = grass.ceilingLb;
   const most = Math.min(ceiling, codeLb ?? Infinity);
   const limit = most === codeLb ? 'local code' : 'ceiling of the grass';
   const owns = (zone.own ?? []).length;
@@ -160,6 +160,7 @@ export function YearMargin({ onCopy, onPdf }: { onCopy: () => void; onPdf: () =>
               const count = differencesOf(
                 { zone, test: latestTest(tests, zone.id) },
                 { zone: other, test: latestTest(tests, other.id) },
+                work.packs,
               ).length;
               return (
                 <li key={other.id}>
@@ -168,7 +169,7 @@ export function YearMargin({ onCopy, onPdf }: { onCopy: () => void; onPdf: () =>
                   </Link>
                   <span className="leader" />
                   <span className="small">
-                    {grassOf(other.grass).name}, {count} {count === 1 ? 'difference' : 'differences'}
+                    {grassIn(work.packs, other.grass).name}, {count} {count === 1 ? 'difference' : 'differences'}
                   </span>
                 </li>
               );

@@ -1,5 +1,5 @@
 import type { Zone } from '@core/records/case';
-import { BUILT_IN_PACKS } from '@core/packs/rule-packs';
+import type { RulePacks } from '@core/packs/rule-packs';
 import { figureOf, traced } from '@core/reckoning/figure';
 import { prescribeGypsum } from '@core/prescription/prescribe-others';
 import { isRefusal } from '@core/reckoning/refusal';
@@ -16,7 +16,7 @@ import { showExact } from '../../ui/format';
 const percent = (value: number): string => showExact(value, 1);
 
 /** Base saturation by the sum of cations, sodium, salinity and carbonate: what the report says beside the nutrients. */
-export function Cations({ zone, read }: { zone: Zone; read: Interpretation }) {
+export function Cations({ zone, read, packs }: { zone: Zone; read: Interpretation; packs: RulePacks }) {
   const value = (analyte: 'Ca' | 'Mg' | 'K' | 'Na') => findReading(read.readings, analyte)?.value;
   const [ca, mg, k, na] = [value('Ca'), value('Mg'), value('K'), value('Na')];
   const buffer = findReading(read.readings, 'buffer-pH');
@@ -62,7 +62,7 @@ export function Cations({ zone, read }: { zone: Zone; read: Interpretation }) {
   const cec = figure('cec', 'CEC by sum of cations');
   const bar = saturationBar(zone, read.readings);
   const sodium = shares.find((s) => s.cation === 'Na')?.share.value;
-  const { percentOfCec, source } = BUILT_IN_PACKS.saturation;
+  const { percentOfCec, source } = packs.saturation;
   const gypsum = prescribeGypsum({ zone, products: [], codes: [] }, read);
   if (shares.length === 0 && !ec && carbonatePercent === undefined && zone.carbonates === undefined) return null;
   return (

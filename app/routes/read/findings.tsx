@@ -1,4 +1,4 @@
-import { BUILT_IN_PACKS } from '@core/packs/rule-packs';
+import type { RulePacks } from '@core/packs/rule-packs';
 import type { ZonePrescription } from '@core/prescription/prescription';
 import type { Finding, Interpretation } from '@core/soil/interpret';
 import { Fig } from '../../ui/fig';
@@ -24,13 +24,19 @@ function Ordered({ consequence }: { consequence: Consequence }) {
   );
 }
 
-export function Findings({ read, prescription }: { read: Interpretation; prescription: ZonePrescription }) {
+export function Findings({
+  read,
+  prescription,
+  packs: rules,
+}: {
+  read: Interpretation;
+  prescription: ZonePrescription;
+  packs: RulePacks;
+}) {
   const rows =
     read.school === 'sufficiency'
-      ? read.findings.map((f) =>
-          f.method ? BUILT_IN_PACKS.sufficiency.get(`${f.analyte}/${f.method}`)?.source : undefined,
-        )
-      : [BUILT_IN_PACKS[read.school].source];
+      ? read.findings.map((f) => (f.method ? rules.sufficiency.get(`${f.analyte}/${f.method}`)?.source : undefined))
+      : [rules[read.school].source];
   const packs = [...new Set(rows.filter((source) => source !== undefined))];
   return (
     <section className="finds" aria-labelledby="findings">

@@ -1,3 +1,4 @@
+import { activePacks } from '../../work/packs';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterEach, describe, expect, it } from 'vitest';
@@ -27,7 +28,7 @@ const test = (results: SoilResult[], change: Partial<SoilTest> = {}): SoilTest =
 });
 const cationsOf = (results: SoilResult[], of: Zone = zone) => {
   const read = interpretZone(of, test(results));
-  return render(<Cations zone={of} read={read} />);
+  return render(<Cations zone={of} read={read} packs={activePacks()} />);
 };
 
 describe('cations, salt and lime', () => {
@@ -77,7 +78,7 @@ describe('the trend', () => {
     test([{ analyte: 'pH', value: 5.7, method: 'water-1:1' }, ppm('K', 50)], { id: 'c', sampledOn: '2026-10-10' }),
   ];
   it('is told in words, with what cannot be compared', () => {
-    render(<TrendOfZone zone={zone} tests={tests} />);
+    render(<TrendOfZone zone={zone} tests={tests} packs={activePacks()} />);
     expect(document.body.textContent).toContain('Down 0.1 a year over comparable reports.');
     expect(document.body.textContent).toContain('Open points do not compare with the latest');
     expect(document.body.textContent).toContain('2022 was measured by cacl2');
@@ -86,7 +87,7 @@ describe('the trend', () => {
     expect(document.body.textContent).toContain('Down 5 ppm a year');
   });
   it('needs two reports', () => {
-    render(<TrendOfZone zone={zone} tests={tests.slice(0, 1)} />);
+    render(<TrendOfZone zone={zone} tests={tests.slice(0, 1)} packs={activePacks()} />);
     expect(document.body.textContent).toBe('');
   });
 });

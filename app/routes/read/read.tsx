@@ -65,7 +65,7 @@ export async function clientAction({ request, params }: Route.ClientActionArgs) 
 }
 
 export default function Read() {
-  const { file, zone, zoneSeason, today } = usePropertyWork();
+  const { file, zone, zoneSeason, today, packs } = usePropertyWork();
   const [search, setSearch] = useSearchParams();
   const [editing, setEditing] = useState<'new' | string>();
   const fetcher = useFetcher<Answer>();
@@ -195,12 +195,12 @@ export default function Read() {
           <>
             <div className="rd">
               <Tracks read={read} judged={judged} />
-              <Findings read={judged} prescription={prescription} />
+              <Findings read={judged} prescription={prescription} packs={packs} />
             </div>
             <div className="rd more">
               <div>
-                <TrendOfZone zone={zone} tests={tests} />
-                <Cations zone={zone} read={read} />
+                <TrendOfZone zone={zone} tests={tests} packs={packs} />
+                <Cations zone={zone} read={read} packs={packs} />
               </div>
               <SchoolTable zone={zone} test={shown} school={school} />
             </div>

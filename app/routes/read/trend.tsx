@@ -1,8 +1,7 @@
 import { Select } from 'antd';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import type { Analyte, SoilTest, Zone } from '@core/records/case';
-import { BUILT_IN_PACKS, rangeIn } from '@core/packs/rule-packs';
-import { grassOf } from '@core/packs/grasses';
+import { grassIn, rangeIn, type RulePacks } from '@core/packs/rule-packs';
 import { analyteName } from '@core/records/analytes';
 import { type Trend, trendOf } from '@core/soil/trend';
 import { showExact, showDate } from '../../ui/format';
@@ -20,15 +19,15 @@ function courseOf({ perYear, unit, points }: Trend): string {
 }
 
 /** An analyte through this zone's reports, with what makes them hard to compare. */
-export function TrendOfZone({ zone, tests }: { zone: Zone; tests: readonly SoilTest[] }) {
+export function TrendOfZone({ zone, tests, packs }: { zone: Zone; tests: readonly SoilTest[]; packs: RulePacks }) {
   const mounted = useMounted();
   const [analyte, setAnalyte] = useState<Analyte>('pH');
   const trend = useMemo(() => trendOf(zone, tests, analyte), [zone, tests, analyte]);
   if (tests.length < 2) return null;
   const name = analyteName(analyte);
-  const grass = grassOf(zone.grass);
+  const grass = grassIn(packs, zone.grass);
   const method = trend.points.at(-1)?.method;
-  const range = method && analyte !== 'pH' ? rangeIn(BUILT_IN_PACKS, analyte, method as never, undefined) : undefined;
+  const range = method && analyte !== 'pH' ? rangeIn(packs, analyte, method as never, undefined) : undefined;
   const band =
     analyte === 'pH' ? { from: grass.phLow, to: grass.phHigh } : range && { from: range.enough, to: range.high };
   const label = `${name} over ${trend.points.length} reports: ${trend.points.map((p) => `${showDate(p.on)} ${showExact(p.value, 2)}`).join(', ')}`;

@@ -52,6 +52,7 @@ describe('searching for a plan', () => {
   });
   it('leaves the board alone where no plan exists, and tries again with what is let go', async () => {
     const conflict = {
+      standing: 'least' as const,
       letGo: [{ key: '/trips', kind: 'trips' as const, says: 'at most 2 trips', amount: 2, unit: 'trip' }],
       inTheWay: [],
     };

@@ -1,6 +1,6 @@
 import type { Product } from '@core/records/case';
 import { formsShortBy, labelRateLb } from '@core/products/label/check-label';
-import { slowShare } from '@core/nitrogen/slow-share';
+import { slowShare } from '@core/nitrogen/forms';
 import { SOLUBLE_N } from '@core/season/rules/dose-ceilings';
 import { NitrogenStrip } from '../../ui/nitrogen-strip';
 import { showRate } from '../../ui/format';

@@ -2,6 +2,7 @@ import { Button, Checkbox } from 'antd';
 import { useState } from 'react';
 import { type FetcherWithComponents } from 'react-router';
 import type { Product } from '@core/records/case';
+import { FORMS_SLOW_FIRST, NITROGEN_FORM_TABLE } from '@core/nitrogen/forms';
 import { NITROGEN_FORMS, type NitrogenForm } from '@core/records/vocabularies';
 import { limeEcce } from '@core/lime/ecce';
 import { checkLabel, formsShortBy, labelRateLb } from '@core/products/label/check-label';
@@ -11,7 +12,7 @@ import { ChoiceField, Fault, TextField } from '../../ui/field';
 import { showExact, showProductRate, showRate } from '../../ui/format';
 import { StopGlyph, WarnGlyph } from '../../ui/glyphs';
 import { SulfurSign } from '../../ui/marks';
-import { FORM_WORDS, NitrogenStrip, nitrogenParts } from '../../ui/nitrogen-strip';
+import { NitrogenStrip, nitrogenParts } from '../../ui/nitrogen-strip';
 import { Substances } from '../../ui/substance';
 import { CoverageRuler } from './coverage-ruler';
 import { GradeEntry } from './grade-entry';
@@ -20,14 +21,7 @@ import { labelFrom, labelSoFar, type OtherGuarantee, type PlainNumber, type Type
 export type LabelAnswer = { faults?: Record<string, string>; kept?: string };
 export type LabelSent = { intent: 'keep'; typed: TypedLabel; draft: boolean };
 
-const COMMON_FORMS: readonly NitrogenForm[] = [
-  'polymer-coated-urea',
-  'methylene-urea',
-  'natural-organic',
-  'urea',
-  'ammoniacal',
-  'nitrate',
-];
+const COMMON_FORMS = FORMS_SLOW_FIRST.filter((form) => NITROGEN_FORM_TABLE[form].common);
 const LIME_KINDS = [
   { value: '', label: 'not a lime' },
   { value: 'calcitic', label: 'calcitic' },
@@ -138,7 +132,7 @@ export function LabelSlip({ product, fetcher, onClose, onRemove }: LabelSlipProp
             {forms.map((form) => (
               <TextField
                 key={form}
-                label={FORM_WORDS[form]}
+                label={NITROGEN_FORM_TABLE[form].word}
                 unit="% N"
                 inputMode="decimal"
                 value={typed.nitrogen[form] ?? ''}
@@ -157,7 +151,7 @@ export function LabelSlip({ product, fetcher, onClose, onRemove }: LabelSlipProp
               <StopGlyph /> <b>Short by {showExact(short, 2)} % N.</b> The rest is{' '}
               {(['polymer-coated-urea', 'urea', 'other-soluble'] as const).map((form) => (
                 <Button key={form} size="small" onClick={() => closeGap(form)}>
-                  {FORM_WORDS[form]}
+                  {NITROGEN_FORM_TABLE[form].word}
                 </Button>
               ))}
             </p>

@@ -3,7 +3,7 @@ import { ecceOf } from '@core/prescription/prescribe-ph';
 import { type Figure, figureOf, traced } from '@core/reckoning/figure';
 import { packageLb } from '@core/products/package-lb';
 import { unitPrice } from '@core/products/price';
-import { slowShare } from '@core/nitrogen/slow-share';
+import { slowShare } from '@core/nitrogen/forms';
 import { isRefusal } from '@core/reckoning/refusal';
 
 export type GroupId = 'nitrogen' | 'potash' | 'phosphate' | 'ph' | 'other' | 'pesticide' | 'unfinished';

@@ -10,7 +10,7 @@ import { asked, type MatchContext, type Need, percentToward } from '../match/nee
 import { matchRefusal } from '../match/refusal-of';
 import { packageLb } from '../package-lb';
 import { productRate } from '../rate';
-import { slowShare } from '../../nitrogen/slow-share';
+import { slowShare } from '../../nitrogen/forms';
 
 export const GRADE_NUTRIENTS = ['N', 'P2O5', 'K2O'] as const;
 export type GradeNutrient = (typeof GRADE_NUTRIENTS)[number];

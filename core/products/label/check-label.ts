@@ -9,7 +9,7 @@ import {
   TOTAL_N,
 } from '../../season/rules/dose-ceilings';
 import { SULFUR_LIMITS } from '../../sulfur/doses';
-import { slowShare } from '../../nitrogen/slow-share';
+import { slowShare } from '../../nitrogen/forms';
 import { packageLb } from '../package-lb';
 
 /** Something about a label that stops it, or that a person should look at again. */

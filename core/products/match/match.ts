@@ -7,11 +7,12 @@ import { purchases } from '../purchases';
 import { acidifyingSources, saltCarriers } from '../carriers';
 import { granuleSpacing, SPECKLES_BELOW, THIN_BELOW } from '../granules';
 import { limeUndone } from '../lime-undone';
-import { slowShare } from '../../nitrogen/slow-share';
+import { slowShare } from '../../nitrogen/forms';
 import { packageLb } from '../package-lb';
 import { productSalt } from '../salt';
 import { blendOfThree, blendOfTwo } from './blend';
 import { asked, limeGivenLb, type MatchContext, type Need, type NeedFor, needInWords, percentToward } from './need';
+import { microbePercent } from '../../nitrogen/forms';
 import { matchRefusal } from './refusal-of';
 
 /** A need counts as met within this, lb/1000 ft2. Common practice: 0.96 lb N is accepted as 1. */
@@ -22,7 +23,6 @@ const UNDOES_SHARE = 0.25;
 const LEAST_RATE_LB = 0.75;
 /** Microbe-driven sources hardly feed below this mean air temperature, deg F. Common practice. */
 const MICROBES_FROM_F = 50;
-const MICROBE_FORMS = ['methylene-urea', 'ureaform', 'natural-organic', 'ibdu'] as const;
 /** Salt that a saline or sodic soil should not get more of in a dose, lb sodium nitrate/1000 ft2. Decision. */
 const SALTY_DOSE_LB = 1.5;
 /** Density of a granule where the label says none, g/cm3. Common practice: 1.35 to 1.5. */
@@ -239,7 +239,7 @@ function drawbacks(
   if (
     context.meanF !== undefined &&
     context.meanF < MICROBES_FROM_F &&
-    feeders.some((part) => MICROBE_FORMS.some((form) => (part.product.nitrogen?.[form] ?? 0) > 0))
+    feeders.some((part) => microbePercent(part.product) > 0)
   )
     says.push('too cold for its microbes');
   if (

@@ -2,7 +2,7 @@ import type { Product } from '../../records/case';
 import { doseCeiling } from '../../season/rules/dose-ceilings';
 import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../../season/rules/dose-ceilings';
 import { formsShortBy } from '../label/check-label';
-import { slowShare } from '../../nitrogen/slow-share';
+import { slowShare } from '../../nitrogen/forms';
 import { HIGH_CHLORIDE_PERCENT } from '../shelf';
 import { asked, type MatchContext, type Need, needInWords, percentToward } from './need';
 

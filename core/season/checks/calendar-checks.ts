@@ -1,5 +1,6 @@
-import { losesAmmonia } from '../../nitrogen/slow-share';
-import { microbeDriven, releaseByDay } from '../../nitrogen/release';
+import { losesAmmonia } from '../../nitrogen/forms';
+import { microbeDriven } from '../../nitrogen/forms';
+import { releaseByDay } from '../../nitrogen/release';
 import { LEAST_GROWTH } from '../../climate/climate-year';
 import { daysBetween, dayOfYear, inMonthDaySpan, sayDay } from '../../days/day';
 import type { Dose } from '../plan/dose';

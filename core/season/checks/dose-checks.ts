@@ -1,5 +1,5 @@
 import { saltCarriers } from '../../products/carriers';
-import { slowShare } from '../../nitrogen/slow-share';
+import { slowShare } from '../../nitrogen/forms';
 import { productSalt } from '../../products/salt';
 import { HIGH_CHLORIDE_PERCENT } from '../../products/shelf';
 import { prescribeSalinity } from '../../prescription/prescribe-others';

@@ -3,7 +3,7 @@ import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../../packs/rule-packs'
 import type { Figure } from '../../reckoning/figure';
 import { prescribeCase } from '../../prescription/prescribe';
 import type { PhPrescription, ZonePrescription } from '../../prescription/prescription';
-import { losesAmmonia } from '../../nitrogen/slow-share';
+import { losesAmmonia } from '../../nitrogen/forms';
 import { choicesFor } from '../../products/shelf';
 import { equalDoses } from '../../tables/equal-doses';
 import { carryOver } from '../plan/carry-over';

@@ -2,7 +2,7 @@ import { zoneAmount } from '../../field/zone-amount';
 import type { PlannedFor, Product, Zone } from '../../records/case';
 import { type Figure, sureFigure, traced } from '../../reckoning/figure';
 import { productDelivers } from '../../products/delivers';
-import { slowShare } from '../../nitrogen/slow-share';
+import { slowShare } from '../../nitrogen/forms';
 import { productRate } from '../../products/rate';
 import { percentFor } from '../../products/shelf';
 import { evaluate } from '../../reckoning/define';

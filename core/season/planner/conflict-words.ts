@@ -2,7 +2,8 @@ import type { LetGo } from './conflicts';
 import type { BestPlan } from './plan-best';
 
 /** What letting one rule go means, in words. */
-export function letGoWords({ kind, amount, unit, says }: LetGo): string {
+export function letGoWords({ kind, amount, unit, says, whole }: LetGo): string {
+  if (whole) return `do without ${says}`;
   if (kind === 'trips') return `allow ${amount} more ${amount === 1 ? 'trip' : 'trips'}`;
   if (kind === 'most-interval') return `allow ${amount} more ${amount === 1 ? 'week' : 'weeks'} between feedings`;
   if (kind === 'heat-supply')
@@ -19,6 +20,10 @@ export function conflictWords({ status, conflict }: Pick<BestPlan, 'status' | 'c
     return [
       'No plan was found in the time given, and none was proven impossible. Give it longer, or lock fewer doses.',
     ];
+  if (conflict?.standing === 'unexplained')
+    return [
+      'No plan keeps every rule, and what would free it was not found in the time given. Unlock a dose or allow a trip more, then try again.',
+    ];
   if (!conflict || conflict.letGo.length === 0)
     return [
       'No plan keeps every rule: doses that stand already, or laws and ceilings, contradict each other. Unlock doses and try again.',
@@ -26,7 +31,9 @@ export function conflictWords({ status, conflict }: Pick<BestPlan, 'status' | 'c
   const asked = conflict.letGo.map((each) => each.says).join('; ');
   const sentences = [
     `No plan keeps every rule. What cannot all be had: ${asked}.`,
-    `The least that frees it: ${conflict.letGo.map(letGoWords).join(', and ')}.`,
+    conflict.standing === 'least'
+      ? `The least that frees it: ${conflict.letGo.map(letGoWords).join(', and ')}.`
+      : `This frees it, though less might do: ${conflict.letGo.map(letGoWords).join(', and ')}.`,
   ];
   if (conflict.inTheWay.length > 0)
     sentences.push(`It would also fit if one of these gave way instead: ${conflict.inTheWay.join('; ')}.`);

@@ -1,6 +1,7 @@
 import { buildModel } from './build-model';
 import { elastic, type Milp, type RuleKind } from './milp';
 import type { PlanProblem } from './problem-shape';
+import type { SolveResult } from './solver';
 
 /** A need or wish that must give way, by how much at least. */
 export interface LetGo {
@@ -10,18 +11,25 @@ export interface LetGo {
   says: string;
   amount: number;
   unit: string;
+  /** Nothing of what is asked can be had. */
+  whole?: boolean;
 }
 
 /** Why no plan exists. */
 export interface Conflict {
-  /** The least that must be let go for a plan to exist. */
+  /**
+   * How far the answer is proven: `least` that frees a plan; something `found` that frees one, of which less might do; a
+   * `contradiction` of rules that may not give way; `unexplained` where the search for it ran out of its limit.
+   */
+  standing: 'least' | 'found' | 'contradiction' | 'unexplained';
+  /** What must be let go for a plan to exist; empty where nothing was found. */
   letGo: LetGo[];
   /** Rules of which any one, given up in its place, would free the plan as well. */
   inTheWay: string[];
 }
 
-/** Solves a model; values where a solution was found. */
-export type AnySolver = (milp: Milp) => ArrayLike<number> | undefined;
+/** Solves a model, and says how far the answer is proven. */
+export type AnySolver = (milp: Milp) => Pick<SolveResult, 'status' | 'values'>;
 
 /** Rules that a person could think of giving up; ceilings and laws are not among them. */
 const QUESTIONABLE: readonly RuleKind[] = [
@@ -45,14 +53,14 @@ const generous = (kind: RuleKind, amount: number): number =>
     : Math.ceil(amount - 1e-6);
 
 /**
- * Finds the least relaxation that frees a plan without a solution, and the rules that stand in its way. Undefined where
- * even that fails, which means that rules which may not give way contradict each other.
+ * Finds the least relaxation that frees a plan without a solution, and the rules that stand in its way. What is said of it is
+ * what the solver proved, and no more.
  */
-export function explainConflict(problem: PlanProblem, solve: AnySolver): Conflict | undefined {
+export function explainConflict(problem: PlanProblem, solve: AnySolver): Conflict {
   const hard = buildModel(problem);
   const soft = elastic(hard.milp);
-  const values = solve(soft.milp);
-  if (!values) return undefined;
+  const { status, values } = solve(soft.milp);
+  if (!values) return { standing: status === 'infeasible' ? 'contradiction' : 'unexplained', letGo: [], inTheWay: [] };
   const byKey = new Map<string, LetGo>();
   for (const slack of soft.slacks) {
     const rule = soft.milp.rows[slack.row]?.rule;
@@ -67,6 +75,9 @@ export function explainConflict(problem: PlanProblem, solve: AnySolver): Conflic
       says: before ? before.says : rule.says,
       amount: (before?.amount ?? 0) + more,
       unit: rule.yields.unit,
+      ...(rule.kind.endsWith('-year') && amount > (soft.milp.rows[slack.row]?.lower ?? Infinity) - 1e-6
+        ? { whole: true }
+        : {}),
     });
   }
   const letGo = [...byKey.values()];
@@ -77,9 +88,9 @@ export function explainConflict(problem: PlanProblem, solve: AnySolver): Conflic
   const inTheWay = QUESTIONABLE.filter((kind) => !relaxed.has(kind) && asked.has(kind)).flatMap((kind) => {
     const freed = buildModel(problem, new Set([kind]));
     // a rule that is no part of the clash leaves it standing
-    return solve({ columns: freed.milp.columns.map((c) => ({ ...c, cost: 0 })), rows: freed.milp.rows })
+    return solve({ columns: freed.milp.columns.map((c) => ({ ...c, cost: 0 })), rows: freed.milp.rows }).values
       ? [...(asked.get(kind) ?? [])].slice(0, 2)
       : [];
   });
-  return { letGo, inTheWay };
+  return { standing: status === 'optimal' ? 'least' : 'found', letGo, inTheWay };
 }

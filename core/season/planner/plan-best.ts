@@ -32,7 +32,10 @@ export interface PlanProgress extends Omit<SolveProgress, 'values'> {
 export const GOOD_ENOUGH_GAP = 0.01;
 /** Longest search before the best so far is taken, s. */
 export const LONGEST_SEARCH_S = 30;
+/** Each search for what would free a plan, s. */
 const CONFLICT_SEARCH_S = 4;
+/** A relaxation is called the least only where no other is smaller by more than this share. */
+const PROVEN_LEAST_GAP = 1e-4;
 /** Longest search for a first plan of one zone, s. */
 const ZONE_SEARCH_S = 2;
 /** So many zones are planned together in a few seconds; a property of more than twice as many is begun in such groups too. Measured. */
@@ -47,7 +50,7 @@ export function planBest(
   given: Case,
   plan: SeasonPlan,
   wishes: PlanWishes = {},
-  limits: Pick<SolveLimits, 'gap' | 'seconds'> = {},
+  { conflictSeconds, ...limits }: Pick<SolveLimits, 'gap' | 'seconds'> & { conflictSeconds?: number } = {},
   report: (progress: PlanProgress) => void = () => {},
 ): BestPlan {
   const problem = planProblem(given, plan, wishes);
@@ -70,9 +73,8 @@ export function planBest(
       report({ ...progress, doses: better ? readSolution(problem, model, better) : undefined }),
   );
   if (result.status === 'infeasible') {
-    const conflict = explainConflict(
-      problem,
-      (milp) => solver.solve(milp, { gap: 0.02, seconds: CONFLICT_SEARCH_S }).values,
+    const conflict = explainConflict(problem, (milp) =>
+      solver.solve(milp, { gap: PROVEN_LEAST_GAP, seconds: conflictSeconds ?? CONFLICT_SEARCH_S }),
     );
     return { status: 'infeasible', doses: [], conflict, setAside };
   }

@@ -18,10 +18,13 @@ export const demos = readdirSync('demo').map((file) => {
 /** A demo property that a test may change. */
 export const demo = (name: string): Case => demoCase(name);
 
+/** Far more time than any of these searches takes: a busy machine must not change what a test sees. */
+const LIMITS = { gap: 0.05, seconds: 300, conflictSeconds: 300 } as const;
+
 /** Solves and lays the doses into the season, with what the independent checks find. */
 export function solved(given: Case, wishes: PlanWishes = {}, asOf?: string) {
   const draft = planSeason(given, 2027, wishes.picked, asOf);
-  const best: BestPlan = planBest(highs, given, draft, wishes, { gap: 0.05, seconds: 20 });
+  const best: BestPlan = planBest(highs, given, draft, wishes, LIMITS);
   const plan = withDoses(draft, given, best.doses);
   const checks = plan.zones.flatMap((z) => checkZonePlan(z, given, plan).map((c) => ({ ...c, zoneId: z.zone.id })));
   return { best, plan, checks, doses: plan.zones.flatMap((z) => z.doses) };

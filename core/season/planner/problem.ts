@@ -5,7 +5,7 @@ import { codeLeastSlowPercent, codeYearCap } from '../rules/local-codes';
 import { BUILT_IN_PACKS, grassIn } from '../../packs/rule-packs';
 import { prescribeSalinity } from '../../prescription/prescribe-others';
 import { saltCarriers } from '../../products/carriers';
-import { losesAmmonia, slowShare } from '../../nitrogen/slow-share';
+import { losesAmmonia, slowShare } from '../../nitrogen/forms';
 import { productSalt } from '../../products/salt';
 import { choicesFor, excluded, type ShelfContext } from '../../products/shelf';
 import { evaluate } from '../../reckoning/define';

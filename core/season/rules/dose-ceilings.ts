@@ -1,7 +1,7 @@
 import { codeDoseCap } from './local-codes';
 import type { LocalCode, Product, Zone } from '../../records/case';
 import { groupOfTexture } from '../../ground/texture-groups';
-import { slowShare } from '../../nitrogen/slow-share';
+import { slowShare } from '../../nitrogen/forms';
 
 /** Most in one dose, lb nutrient/1000 ft2. Common practice, unless a local code is stricter. */
 export const SOLUBLE_N = { usual: 1, sand: 0.5, 'close-cut': 0.25 } as const;

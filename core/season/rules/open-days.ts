@@ -1,5 +1,5 @@
 import type { LocalCode, Product } from '../../records/case';
-import { microbeDriven } from '../../nitrogen/release';
+import { microbeDriven } from '../../nitrogen/forms';
 import { type GrowthSeason, LEAST_GROWTH } from '../../climate/climate-year';
 import { addDays } from '../../days/day';
 import { closingCode, codeNutrientsOf } from './local-codes';

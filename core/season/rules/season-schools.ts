@@ -1,6 +1,6 @@
 import type { Choices, Product, Zone } from '../../records/case';
 import { groupOfTexture } from '../../ground/texture-groups';
-import { slowShare } from '../../nitrogen/slow-share';
+import { slowShare } from '../../nitrogen/forms';
 import type { GrowthSeason } from '../../climate/climate-year';
 import { nitrogenCeilings, potashDoseCeiling } from './dose-ceilings';
 import {
