@@ -20,6 +20,8 @@ import { usePropertyWork } from '../../work/property-work';
 import { BagDrawing } from './bag-drawing';
 import { NutrientRulers } from './nutrient-rulers';
 import { Weighed } from './weighed';
+import type { Route } from './+types/bag';
+import { StageFault } from '../../work/stage-fault';
 
 const percent = (value: number | undefined): string => (value === undefined ? '–' : `${Math.round(value)}`);
 
@@ -258,4 +260,8 @@ export default function Bag() {
       </aside>
     </div>
   );
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  return <StageFault error={error} stage="Bag check" />;
 }

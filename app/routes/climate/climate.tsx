@@ -19,6 +19,7 @@ import { climateAction, type ClimateSent } from './climate-action';
 import { type ClimateDraft, ClimateSource } from './climate-source';
 import { NormalsTable } from './normals-table';
 import { YearCurves } from './year-curves';
+import { StageFault } from '../../work/stage-fault';
 
 export async function clientAction({ request, params }: Route.ClientActionArgs) {
   return climateAction(params.propertyId, (await request.json()) as ClimateSent);
@@ -41,10 +42,7 @@ export default function ClimatePage() {
   );
   const curves = useMemo(() => yearCurves(shown), [shown]);
   const { zone, zoneSeason, season } = shown;
-  const windows = useMemo(
-    () => (zoneSeason ? seasonWindows(zoneSeason, season) : []),
-    [zoneSeason, season, file.codes],
-  );
+  const windows = useMemo(() => (zoneSeason ? seasonWindows(zoneSeason, season) : []), [zoneSeason, season]);
   const turns = zoneSeason ? seasonTurns(zoneSeason) : [];
   const length = zoneSeason?.season && seasonLength(zoneSeason.season);
   const days = season.weather?.meanF.length ?? 365;
@@ -180,4 +178,8 @@ export default function ClimatePage() {
       </div>
     </div>
   );
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  return <StageFault error={error} stage="Climate" />;
 }

@@ -13,6 +13,7 @@ import type { Route } from './+types/ground';
 import { type Answer, groundAction, type Sent } from './ground-action';
 import { SheetPosition } from './sheet-position';
 import { ZoneSheet } from './zone-sheet';
+import { StageFault } from '../../work/stage-fault';
 
 export async function clientAction({ request, params }: Route.ClientActionArgs) {
   return groundAction((await request.json()) as Sent, params.propertyId);
@@ -114,4 +115,8 @@ export default function Ground() {
       </footer>
     </div>
   );
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  return <StageFault error={error} stage="Ground" />;
 }

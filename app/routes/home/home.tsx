@@ -28,13 +28,13 @@ import { useOfferUndo } from '../../ui/use-offer-undo';
 import { Wordmark } from '../../ui/wordmark';
 import { climateFromText } from '../../work/climate-text';
 import { orFault } from '../../work/or-fault';
-import { workOf } from '../../work/property-work';
 import { readFileText } from '../../work/read-file-text';
 import type { CaseIntake } from '../../workers/case-intake';
 import type { Route } from './+types/home';
 import { Fortnight } from './fortnight';
 import { MonthHeads } from './mini-season';
-import { PropertyRow } from './property-row';
+import { Survives } from '../../work/stage-fault';
+import { BrokenRow, PropertyRow, reckonedRow } from './property-row';
 import { PropertyForm, type TypedProperty } from './property-form';
 
 interface DemoAnswer {
@@ -173,7 +173,8 @@ export default function Home({ loaderData }: Route.ComponentProps) {
   const [fileFault, setFileFault] = useState<string>();
   const fetcher = useFetcher<Answer>();
   const offerUndo = useOfferUndo();
-  const rows = useMemo(() => files.map((file) => ({ file, season: workOf(file, today, null).season })), [files, today]);
+  const reckoned = useMemo(() => files.map((file) => reckonedRow(file, today)), [files, today]);
+  const rows = reckoned.flatMap((row) => ('season' in row ? [row] : []));
   const wanted = (params.get('find') ?? '').trim();
   const find = (text: string) => {
     setSearch(text);
@@ -263,13 +264,14 @@ export default function Home({ loaderData }: Route.ComponentProps) {
                 <span>Standing</span>
               </div>
               <ul>
-                {rows.map((row) => (
-                  <PropertyRow
-                    key={row.file.property.id}
-                    row={row}
-                    today={today}
-                    onRemove={() => void remove(row.file)}
-                  />
+                {reckoned.map((row) => (
+                  <Survives key={row.file.property.id} what={row.file.property.name}>
+                    {'season' in row ? (
+                      <PropertyRow row={row} today={today} onRemove={() => void remove(row.file)} />
+                    ) : (
+                      <BrokenRow file={row.file} error={row.error} />
+                    )}
+                  </Survives>
                 ))}
               </ul>
               {last > 0 && (
@@ -285,7 +287,7 @@ export default function Home({ loaderData }: Route.ComponentProps) {
                   </Button>
                 </nav>
               )}
-              {rows.length === 0 && <p className="empty">No property, zone or grass is called “{wanted}”.</p>}
+              {reckoned.length === 0 && <p className="empty">No property, zone or grass is called “{wanted}”.</p>}
             </>
           )}
         </div>

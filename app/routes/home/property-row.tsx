@@ -1,10 +1,15 @@
+import { Button } from 'antd';
 import { Link } from 'react-router';
 import type { Case } from '@core/records/case';
 import { grassOf } from '@core/packs/grasses';
 import { checkZonePlan } from '@core/season/checks/check-plan';
 import type { SeasonPlan } from '@core/season/plan/season-plan';
 import { showArea, showDate, showRate, showWeight } from '../../ui/format';
-import { StageGlyph, StandingGlyph } from '../../ui/glyphs';
+import { exportProperty } from '../../storage/case-files';
+import { StageGlyph, StandingGlyph, StopGlyph } from '../../ui/glyphs';
+import { saveTextFile } from '../../ui/save-text-file';
+import { faultSays } from '../../work/stage-fault';
+import { workOf } from '../../work/property-work';
 import { Substances } from '../../ui/substance';
 import { amountFor } from '../../work/dose-words';
 import { MiniSeason } from './mini-season';
@@ -13,6 +18,34 @@ import { MiniSeason } from './mini-season';
 export interface Row {
   file: Case;
   season: SeasonPlan;
+}
+
+/** A property reckoned for the list, or the fault that kept it from being: one must not take the others with it. */
+export function reckonedRow(file: Case, today: string): Row | { file: Case; error: unknown } {
+  try {
+    return { file, season: workOf(file, today, null).season };
+  } catch (error) {
+    return { file, error };
+  }
+}
+
+/** A property that could not be reckoned: its name, what is safe, and a way to take its records out. */
+export function BrokenRow({ file, error }: { file: Case; error: unknown }) {
+  const { id, name } = file.property;
+  const save = async () => {
+    const source = await exportProperty(id);
+    if (source !== undefined) saveTextFile(`${id}.ubertas-case.json`, source, 'application/json');
+  };
+  return (
+    <li className="prop">
+      <div className="names">
+        <h2>{name}</h2>
+      </div>
+      <div className="fault" role="alert">
+        <StopGlyph /> {faultSays(error, name)} <Button onClick={() => void save()}>Export</Button>
+      </div>
+    </li>
+  );
 }
 
 function flagOf({ file, season }: Row): { standing: 'fail' | 'warn' | 'pass' | 'empty'; word: string; says: string } {

@@ -18,6 +18,7 @@ import { usePropertyWork } from '../../work/property-work';
 import type { Route } from './+types/match';
 import { AnswerRow } from './answer-row';
 import { NeedMargin } from './need-margin';
+import { StageFault } from '../../work/stage-fault';
 
 interface Sent {
   /** Product ids by `zoneId/purpose`; null takes the choice away again. */
@@ -214,4 +215,8 @@ export default function Match() {
       <NeedMargin match={match} />
     </div>
   );
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  return <StageFault error={error} stage="Match" />;
 }

@@ -15,6 +15,7 @@ import { useOfferUndo } from '../../ui/use-offer-undo';
 import { usePropertyWork, workOf } from '../../work/property-work';
 import type { Route } from './+types/move-here';
 import { moveHereAction, type MoveSent } from './move-here-action';
+import { StageFault } from '../../work/stage-fault';
 
 /** The properties of this browser, and the one a programme is taken from. */
 export async function clientLoader({ request }: Route.ClientLoaderArgs) {
@@ -173,4 +174,8 @@ export default function MoveHere({ loaderData }: Route.ComponentProps) {
       )}
     </div>
   );
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  return <StageFault error={error} stage="Moving a programme" />;
 }

@@ -30,6 +30,7 @@ import { act, type Answer, type Sent } from './prescribe-action';
 import { prescriptionDocument } from './prescription-pdf';
 import { Schools } from './practice';
 import { YearMargin } from './year-margin';
+import { StageFault } from '../../work/stage-fault';
 
 export async function clientAction({ request, params }: Route.ClientActionArgs): Promise<Answer> {
   const sent = (await request.json()) as Sent;
@@ -273,4 +274,8 @@ export default function Prescribe() {
       {copying && <CopyModal work={work} from={zone} by={lastBy} fetcher={fetcher} onClose={() => setCopying(false)} />}
     </div>
   );
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  return <StageFault error={error} stage="Prescribe" />;
 }

@@ -2,7 +2,7 @@ import './property.css';
 import { App, Button, Modal, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { data, Link, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router';
+import { data, isRouteErrorResponse, Link, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router';
 import { claimedTwice } from '@core/ground/claimed-twice';
 import { chainOf } from '@core/sampling/chain';
 import { checkZonePlan } from '@core/season/checks/check-plan';
@@ -27,6 +27,7 @@ import { grassOf } from '@core/packs/grasses';
 import { yearCurves } from '../../work/year-curves';
 import type { Route } from './+types/property';
 import { CurveChoice, GROWTH_ALONE } from './curve-choice';
+import { StageFault } from '../../work/stage-fault';
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
   const file = await loadProperty(params.propertyId);
@@ -339,5 +340,26 @@ export default function Property({ loaderData }: Route.ComponentProps) {
         </ul>
       </Modal>
     </WorkingsContext>
+  );
+}
+
+/** The whole property failed: its records can still be taken out. */
+export function ErrorBoundary({ error, params }: Route.ErrorBoundaryProps) {
+  const save = async () => {
+    const source = await exportProperty(params.propertyId ?? '');
+    if (source !== undefined) saveTextFile(`${params.propertyId}.ubertas-case.json`, source, 'application/json');
+  };
+  return (
+    <>
+      <header className="top">
+        <Wordmark />
+        <div className="right">
+          {!isRouteErrorResponse(error) && <Button onClick={() => void save()}>Export</Button>}
+        </div>
+      </header>
+      <main id="main" className="work">
+        <StageFault error={error} stage="This property" />
+      </main>
+    </>
   );
 }

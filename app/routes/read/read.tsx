@@ -26,6 +26,7 @@ import { SchoolTable } from './school-table';
 import { Stopgap } from './stopgap';
 import { Tracks } from './tracks';
 import { TrendOfZone } from './trend';
+import { StageFault } from '../../work/stage-fault';
 
 type Sent =
   | { intent: 'keep'; zoneId: string; typed: TypedReport }
@@ -209,4 +210,8 @@ export default function Read() {
       )}
     </div>
   );
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  return <StageFault error={error} stage="Read" />;
 }

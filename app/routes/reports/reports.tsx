@@ -17,6 +17,7 @@ import { ColumnTable } from './column-table';
 import { Found } from './found';
 import { ReadingForm } from './reading-form';
 import { telling, useIntake } from './use-intake';
+import { StageFault } from '../../work/stage-fault';
 
 /** A hundred thousand samples are under 30 MB; a file larger than this is something else. */
 const LARGEST_TABLE_BYTES = 80_000_000;
@@ -333,4 +334,8 @@ export default function Reports({ loaderData }: Route.ComponentProps) {
       </main>
     </>
   );
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  return <StageFault error={error} stage="Reports" />;
 }

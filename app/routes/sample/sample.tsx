@@ -25,6 +25,7 @@ import { type Answer, sampleAction, type Sent } from './sample-action';
 import { Step, STEPS, stepsOf } from './sample-chain';
 import { fetchReport, handInBag } from './simulated';
 import { type Column, useColumns } from './use-columns';
+import { StageFault } from '../../work/stage-fault';
 
 /** One depth for established turf, in. Common practice: 3 to 4. */
 const DEPTH_IN = 4;
@@ -355,4 +356,8 @@ export default function Sample() {
       </div>
     </div>
   );
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  return <StageFault error={error} stage="Sample" />;
 }

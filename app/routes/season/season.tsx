@@ -8,6 +8,7 @@ import { usePropertyWork } from '../../work/property-work';
 import type { Route } from './+types/season';
 import { type SeasonSent, seasonAction } from './season-action';
 import { SeasonBoard } from './season-board';
+import { StageFault } from '../../work/stage-fault';
 
 export async function clientAction({ request, params }: Route.ClientActionArgs) {
   return seasonAction(params.propertyId, (await request.json()) as SeasonSent);
@@ -49,4 +50,8 @@ export default function Season() {
       }
     />
   );
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  return <StageFault error={error} stage="Season" />;
 }

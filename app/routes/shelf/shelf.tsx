@@ -28,6 +28,7 @@ import { ProductRow } from './product-row';
 import { ShelfFiles } from './shelf-files';
 import { isAbout, isOnly, ONLY, type Only, shelved, type Subject, SUBJECTS } from './shelf-groups';
 import { productFromTyped } from './typed-label';
+import { StageFault } from '../../work/stage-fault';
 
 type Sent =
   | LabelSent
@@ -248,4 +249,8 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
       />
     </WorkingsContext>
   );
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  return <StageFault error={error} stage="Shelf" />;
 }
