@@ -57,7 +57,7 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const says = missing
     ? String(error.data || 'There is no such page.')
     : (storageFault(error) ??
-      'Something in Ubertas failed while drawing this page. What you kept is safe in this browser. Reload, or go back to the properties.');
+      'Something in Ubertas failed while drawing this page. What you saved is safe in this browser. Reload, or go back to the properties.');
   return (
     <>
       <header className="top">

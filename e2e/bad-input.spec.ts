@@ -35,11 +35,13 @@ test('a wrong report says so beside each field, keeps what was typed and stores 
   await page.goto('/property/okonedo-residence/read');
   await page.getByLabel('Soil pH').fill('15');
   await page.getByLabel('Buffer pH').fill('7.2');
+  // a buffer is asked for, never guessed
+  await page.getByRole('group', { name: 'Which buffer is it?' }).getByRole('button', { name: 'Mehlich' }).click();
   await page.getByLabel('Potassium, K').fill('12o');
   await page.getByLabel('Calcium, Ca').fill('800');
-  await page.getByRole('button', { name: 'Keep and read' }).click();
+  await page.getByRole('button', { name: 'Save report' }).click();
   await expect(page.getByText('pH 15 is not a soil')).toBeVisible();
-  await expect(page.getByText('A Mehlich buffer starts at pH 6.60')).toBeVisible();
+  await expect(page.getByText('A Mehlich buffer starts at pH 6.6')).toBeVisible();
   await expect(page.getByText('"12o" is not')).toBeVisible();
   await expect(page.getByText('The report’s unit is missing')).toBeVisible();
   await expect(page.getByLabel('Potassium, K')).toHaveValue('12o');
@@ -56,7 +58,7 @@ test('a negative length and a crossing outline are refused where they stand', as
   await page.getByLabel(/^Width/).fill('3o');
   await choose(page, 'Grass', 'fine fescue');
   await choose(page, 'Soil texture', 'loam');
-  await page.getByRole('button', { name: 'Keep zone' }).click();
+  await page.getByRole('button', { name: 'Save zone' }).click();
   await expect(page.getByText('Length must be above 0')).toBeVisible();
   await expect(page.getByText('"3o" is not')).toBeVisible();
   await expect(page.getByLabel(/^Length/)).toHaveValue('-20');
@@ -75,9 +77,9 @@ test('a negative length and a crossing outline are refused where they stand', as
   await corner(-4, 4);
   await page.keyboard.press('c');
   await expect(page.getByText('Side a to b crosses or touches side c to d')).toBeVisible();
-  await page.getByRole('button', { name: 'Keep zone' }).click();
-  await expect(page.getByText('Not kept yet')).toBeVisible();
-  await expect(page.getByText('Back lawn is kept.')).toBeHidden();
+  await page.getByRole('button', { name: 'Save zone' }).click();
+  await expect(page.getByText('Not saved yet')).toBeVisible();
+  await expect(page.getByText('Back lawn is saved.')).toBeHidden();
 });
 
 test('a property that is not here says where it may be', async ({ page }) => {

@@ -10,7 +10,7 @@ test('a climate from the simulated station is looked at, stored, undone, and mov
   await openCases(page, 'okonedo-residence');
   await page.goto('/property/okonedo-residence/season');
   await page.getByRole('button', { name: 'Find the best plan' }).click();
-  await expect(page.getByText(/^proven .*not kept yet$/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/^proven .*not saved yet$/)).toBeVisible({ timeout: 60_000 });
   const datesOf = () =>
     page
       .locator('[data-dose]')
@@ -27,11 +27,11 @@ test('a climate from the simulated station is looked at, stored, undone, and mov
   await expect(page.getByText('Looked at, not stored.')).toBeVisible();
   // only looked at: the reasons are the new climate's, the property is as it was
   await expect(page.getByRole('row', { name: /Frozen ground/ }).first()).toBeVisible();
-  await page.getByRole('button', { name: 'Leave it as it was' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByText('192 days without frost', { exact: false })).toBeVisible();
 
   await page.getByRole('button', { name: 'Fetch its days' }).click();
-  await page.getByRole('button', { name: 'Use this climate' }).click();
+  await page.getByRole('button', { name: 'Save climate' }).click();
   await expect(page.getByText('The climate is changed and the doses moved with it.')).toBeVisible();
   await expect(page.getByText(/Prairie north \(simulated\), 3,652 days/)).toBeVisible();
   await page.getByRole('link', { name: 'Back to the board' }).click();
@@ -58,7 +58,7 @@ test('a pasted table is read, a bad one answered in a sentence with nothing lost
   const months = Array.from({ length: 12 }, (_, m) => `${m + 1};${5 + m};${-5 + m};50.8`);
   await table.fill(`month;high °C;low °C;rain mm\n${months.join('\n')}`);
   await page.getByRole('button', { name: 'Read the table' }).click();
-  await page.getByRole('button', { name: 'Use this climate' }).click();
+  await page.getByRole('button', { name: 'Save climate' }).click();
   await expect(page.getByText('a pasted table: a table of twelve months', { exact: false }).first()).toBeVisible();
   await page.reload();
   const [file] = await Promise.all([
@@ -98,7 +98,7 @@ test('a programme of a warmer place is carried here by its highs, laid on the bo
   const rows = page.getByRole('row').filter({ hasText: '°F' });
   const count = await rows.count();
   expect(count).toBeGreaterThan(1);
-  await page.getByRole('button', { name: 'Lay it on Front lawn' }).click();
+  await page.getByRole('button', { name: 'Move to Front lawn' }).click();
   await expect(page.getByText(/doses lie on Front lawn/)).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Season 2027' })).toBeVisible();
   await expect(page.locator('[data-dose]')).toHaveCount(count);

@@ -14,13 +14,13 @@ test('a full database is said beside the button, and nothing typed is lost', asy
       throw new DOMException('no room', 'QuotaExceededError');
     };
   });
-  await page.getByRole('button', { name: 'Keep zone' }).click();
+  await page.getByRole('button', { name: 'Save zone' }).click();
   await expect(page.getByText('The browser’s storage is full.')).toBeVisible();
   await expect(page.getByLabel('Zone name')).toHaveValue('Front lawn');
   await expect(page.getByLabel(/^Length/)).toHaveValue('50');
   await page.evaluate(() => (window as unknown as { letWrite: () => void }).letWrite());
-  await page.getByRole('button', { name: 'Keep zone' }).click();
-  await expect(page.getByText('Front lawn is kept.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save zone' }).click();
+  await expect(page.getByText('Front lawn is saved.')).toBeVisible();
 
   await page.goto(page.url().replace('/ground', '/read'));
   await page.getByLabel('Soil pH').fill('6.1');
@@ -29,7 +29,7 @@ test('a full database is said beside the button, and nothing typed is lost', asy
       throw new DOMException('no room', 'QuotaExceededError');
     };
   });
-  await page.getByRole('button', { name: 'Keep and read' }).click();
+  await page.getByRole('button', { name: 'Save report' }).click();
   await expect(page.getByText('The browser’s storage is full.').first()).toBeVisible();
   await expect(page.getByLabel('Soil pH')).toHaveValue('6.1');
 });

@@ -79,8 +79,8 @@ test('a side takes an exact length, a strip beside water is kept clear, ground c
   await page.getByLabel('Zone name').fill('Brook lawn');
   await choose(page, 'Grass', 'tall fescue');
   await choose(page, 'Soil texture', 'loam');
-  await page.getByRole('button', { name: 'Keep zone' }).click();
-  await expect(page.getByText('Brook lawn is kept.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save zone' }).click();
+  await expect(page.getByText('Brook lawn is saved.')).toBeVisible();
 
   // water along the lower edge: 10 ft beside it are not fed, 100 by 10
   await page.getByRole('button', { name: 'Keep clear', exact: true }).click();
@@ -155,13 +155,13 @@ test('a walked track and a zones file come in with their area, and go out as Geo
   await expect(page.getByRole('button', { name: fed('6,245') }).first()).toBeVisible();
   await choose(page, 'Grass', 'bermudagrass');
   await choose(page, 'Soil texture', 'sandy loam');
-  await page.getByRole('button', { name: 'Keep zone' }).click();
-  await expect(page.getByText('Front walk is kept.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save zone' }).click();
+  await expect(page.getByText('Front walk is saved.')).toBeVisible();
   await expect(page.getByRole('row', { name: /Front walk/ })).toContainText('± 563');
 
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Save the zones as GeoJSON' }).click(),
+    page.getByRole('button', { name: 'Export zones as GeoJSON' }).click(),
   ]);
   const path = await download.path();
   const saved = JSON.parse(readFileSync(path, 'utf8')) as { features: { geometry: { coordinates: number[][][] } }[] };
@@ -234,7 +234,7 @@ test('a corner is dragged, a side takes a new corner, a plan lies behind the she
   await page.getByRole('button', { name: 'Plan picture' }).click();
   await page.getByLabel('Plan picture file').setInputFiles('docs/screenshots/home.png');
   await expect(page.getByAltText('The plan; click two points')).toBeVisible();
-  await page.getByRole('button', { name: 'Put it behind the sheet' }).click();
+  await page.getByRole('button', { name: 'Save picture' }).click();
   await expect(page.getByText('Mark two points on the picture')).toBeVisible();
   for (const [label, value] of [
     ['Point 1 from the left', '100'],
@@ -244,11 +244,11 @@ test('a corner is dragged, a side takes a new corner, a plan lies behind the she
     ['Distance between them', '50'],
   ] as const)
     await page.getByLabel(label).fill(value);
-  await page.getByRole('button', { name: 'Put it behind the sheet' }).click();
+  await page.getByRole('button', { name: 'Save picture' }).click();
   await expect(page.getByText('The plan lies behind the sheet.')).toBeVisible();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Save as a file' }).click(),
+    page.getByRole('button', { name: 'Export property' }).click(),
   ]);
   const saved = JSON.parse(readFileSync(await download.path(), 'utf8')) as {
     property: { site: { picture: { ftPerPx: number; dataUrl: string } } };

@@ -23,8 +23,8 @@ test('a lawn is measured by tape on a phone, and its sample taken there', async 
   await typeChoice(page, /^Measured by/, 'pacing');
   await typeChoice(page, /^Grass/, 'bermuda');
   await typeChoice(page, /^Soil texture/, 'sandy loam');
-  await page.getByRole('button', { name: 'Keep zone' }).click();
-  await expect(page.getByText('Front lawn is kept.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save zone' }).click();
+  await expect(page.getByText('Front lawn is saved.')).toBeVisible();
   // half of 60 by 80, and 7.5 % of it by pacing
   await expect(page.getByRole('row', { name: /Front lawn/ })).toContainText('2,400');
   await expect(page.getByRole('row', { name: /Front lawn/ })).toContainText('± 180');

@@ -1,20 +1,20 @@
 import { choose, expect, openCases, test } from './ubertas-page';
 
-test('an own figure stands with its reason, the rule struck beside it, here, in the season and in print', async ({
+test('an override stands with its reason, the rule struck beside it, here, in the season and in print', async ({
   page,
 }) => {
   await openCases(page, 'quarry-lane-school');
   await page.goto('/property/quarry-lane-school/prescribe');
   const nitrogen = page.getByRole('region', { name: 'Nitrogen', exact: true });
-  await nitrogen.getByRole('button', { name: 'Own figure' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Own figure: nitrogen for the year' });
+  await nitrogen.getByRole('button', { name: 'Override' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Override: nitrogen for the year' });
   await expect(dialog).toContainText('The rule gives 2.475 lb N per 1000.');
   await dialog.getByLabel(/^Your figure/).fill('12');
-  await dialog.getByRole('button', { name: 'Keep own figure' }).click();
+  await dialog.getByRole('button', { name: 'Save override' }).click();
   await expect(dialog.getByText(/between 0 and 10/)).toBeVisible();
   await dialog.getByLabel(/^Your figure/).fill('2.75');
-  await dialog.getByRole('button', { name: 'Keep own figure' }).click();
-  await expect(dialog.getByText('An own figure needs its reason.')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Save override' }).click();
+  await expect(dialog.getByText('An override needs its reason.')).toBeVisible();
   await dialog.getByLabel('Why').fill('Games run to November, and the goal mouths thin first');
   await dialog.getByLabel(/^Name/).fill('R. Amadi');
   await page.keyboard.press('Enter');
@@ -23,10 +23,10 @@ test('an own figure stands with its reason, the rule struck beside it, here, in 
   await expect(nitrogen.locator('.fig s')).toHaveText('2.475');
   await expect(nitrogen).toContainText('Games run to November, and the goal mouths thin first.');
   await expect(nitrogen.locator('cite')).toHaveText('R. Amadi, 5 Apr 2027');
-  await expect(page.getByText('One own figure')).toBeVisible();
+  await expect(page.getByText('One override')).toBeVisible();
   // the Workings lead back to the rule
   await nitrogen
-    .getByRole('button', { name: /^2.75, Nitrogen for the year, own figure/ })
+    .getByRole('button', { name: /^2.75, Nitrogen for the year, override/ })
     .first()
     .click();
   await expect(page.getByRole('complementary', { name: /Workings/ })).toContainText('Games run to November');
@@ -46,7 +46,7 @@ test('an own figure stands with its reason, the rule struck beside it, here, in 
   // and back to the rule
   await page.keyboard.press('4');
   await page.getByRole('button', { name: 'Back to South lawn' }).click();
-  await nitrogen.getByRole('button', { name: 'Change own figure' }).click();
+  await nitrogen.getByRole('button', { name: 'Edit override' }).click();
   await page.getByRole('button', { name: 'Back to the rule' }).click();
   await expect(nitrogen.locator('.fig')).toContainText('2.475');
   await expect(nitrogen.locator('s')).toHaveCount(0);
@@ -62,7 +62,7 @@ test('a prescription is copied only after its differences were read, never what 
   await choose(page, 'Onto the zone', 'Lime walk');
   await expect(dialog).toContainText('9 differences first');
   await expect(dialog).toContainText('Lime is not copied: its own pH asks for no lime');
-  const copy = dialog.getByRole('button', { name: 'Copy it' });
+  const copy = dialog.getByRole('button', { name: 'Copy' });
   await expect(copy).toBeDisabled();
   await dialog.getByRole('checkbox', { name: /I have read them/ }).check();
   await copy.click();

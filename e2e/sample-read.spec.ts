@@ -51,8 +51,8 @@ test('labels are printed at true size with a bar code, and the bag goes from cor
   await expect(page.getByText('ph pen, simulated')).toBeVisible();
   await page.getByRole('button', { name: 'Forget' }).click();
   await expect(page.getByText('ph pen, simulated')).toBeHidden();
-  await page.getByRole('button', { name: 'Remove QLS-27-01' }).click();
-  await expect(page.getByText('Sample QLS-27-01 was removed.')).toBeVisible();
+  await page.getByRole('button', { name: 'Delete QLS-27-01' }).click();
+  await expect(page.getByText('Sample QLS-27-01 was deleted.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('img', { name: 'Bar code of QLS-27-01' })).toBeVisible();
 });
@@ -74,7 +74,7 @@ test('every layout of the simulated laboratory means the same, from bag to presc
     await expect(page.getByRole('heading', { name: 'What each column means' })).toBeVisible();
     await page.getByRole('button', { name: 'Read the whole file' }).click();
     await expect(page.getByRole('row', { name: /QLS-27-01/ })).toContainText('Quarry Lane School, South lawn');
-    await page.getByRole('button', { name: 'Store 1 report' }).click();
+    await page.getByRole('button', { name: 'Save 1 report' }).click();
     await page.getByRole('link', { name: 'Read South lawn' }).click();
     await expect(page.getByRole('heading', { name: 'Reading the soil' })).toBeVisible();
     const orders = page.getByRole('region', { name: 'Findings, and what follows' }).locator('.fd .c');
@@ -87,7 +87,7 @@ test('every layout of the simulated laboratory means the same, from bag to presc
         .join(' / '),
     );
     // back to where the next layout starts from
-    await page.getByRole('button', { name: 'Remove', exact: true }).click();
+    await page.getByRole('button', { name: 'Delete', exact: true }).click();
     await page.goto(`${SCHOOL}/sample`);
     await page.getByRole('button', { name: 'Start a sample' }).first().waitFor();
     await page.evaluate(
@@ -127,15 +127,15 @@ test('a foreign file is mapped, its wrong lines come back with reasons, the labo
   await expect(page.getByRole('heading', { name: 'What each column means' })).toBeVisible();
   await choose(page, 'Reaction is read as', 'Soil pH (pH)');
   await choose(page, 'Unit where none is said', 'ppm');
-  await choose(page, 'Extractant where none is said', 'mehlich 3');
+  await choose(page, 'Extractant where none is said', 'Mehlich-3');
   await page.getByLabel(/^Sampled on/).fill('2027-03-02');
   await page.getByLabel(/^Depth/).fill('0-4 in');
   await expect(page.getByText(/^South lawn:/)).toContainText('pH 5.6, K 44 ppm, Zn <0.5 ppm; 4 in deep');
   await page.getByRole('button', { name: 'Read the whole file' }).click();
-  await expect(page.getByRole('button', { name: 'Store 1 report' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Save 1 report' })).toBeVisible();
   await expect(page.getByText('no bag and no zone is called “Elsewhere”').first()).toBeVisible();
   await choose(page, 'Zone of Elsewhere', 'Quarry Lane School, Lime walk');
-  await expect(page.getByRole('button', { name: 'Store 2 reports' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Save 2 reports' })).toBeVisible();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: /Save the lines not taken/ }).click(),
@@ -145,13 +145,13 @@ test('a foreign file is mapped, its wrong lines come back with reasons, the labo
   // what a spreadsheet would run is only text in what goes out
   expect(rejected).toContain("'=1+1");
   expect(rejected).toContain('pH 61');
-  await page.getByRole('button', { name: 'Store 2 reports' }).click();
+  await page.getByRole('button', { name: 'Save 2 reports' }).click();
   await expect(page.getByText('2 reports are stored.')).toBeVisible();
   await page.getByRole('button', { name: 'Another file' }).click();
   await file.setInputFiles({ name: 'lab2.csv', mimeType: 'text/csv', buffer: lab('South lawn;5,7;46;1\n') });
   await expect(page.getByText('Read as this laboratory’s file was read the last time.')).toBeVisible();
   await expect(page.getByText(/^South lawn:/)).toContainText('pH 5.7, K 46 ppm');
-  await page.getByRole('button', { name: 'Leave it' }).click();
+  await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByText('Cancelled. Nothing was stored.')).toBeVisible();
 });
 

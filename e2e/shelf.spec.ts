@@ -19,7 +19,7 @@ test('a label is read as a person reads a bag, waits for what is missing, and st
   await slip.getByLabel(/^coated/).fill('14');
   await slip.getByLabel(/^urea/).fill('16');
   await expect(slip.getByText('Short by 2 % N.')).toBeVisible();
-  await expect(slip.getByRole('button', { name: 'Put on the shelf' })).toBeDisabled();
+  await expect(slip.getByRole('button', { name: 'Save to the shelf' })).toBeDisabled();
   await slip.getByLabel(/^A bag of/).fill('50');
   await slip.getByLabel(/^covers/).fill('12,500');
   await expect(slip.getByText('4.00 lb product per 1000 sq ft')).toBeVisible();
@@ -28,10 +28,10 @@ test('a label is read as a person reads a bag, waits for what is missing, and st
   await expect(slip.getByLabel(/^coated/)).toHaveValue('16');
   await expect(slip.getByText(/brings 1.28 lb N/)).toBeHidden();
   await slip.getByLabel(/^Price a bag/).fill('dear');
-  await slip.getByRole('button', { name: 'Put on the shelf' }).click();
+  await slip.getByRole('button', { name: 'Save to the shelf' }).click();
   await expect(slip.getByText(/Price must be a number/).first()).toBeVisible();
   await slip.getByLabel(/^Price a bag/).fill('41.50');
-  await slip.getByRole('button', { name: 'Put on the shelf' }).click();
+  await slip.getByRole('button', { name: 'Save to the shelf' }).click();
   await expect(slip).toBeHidden();
   const row = page.getByRole('listitem').filter({ hasText: 'Autumn lawn, coated' });
   // 41.50 over 16 lb of N
@@ -48,7 +48,7 @@ test('half a label is kept as a draft, and is neither matched nor planned', asyn
   await slip.getByLabel('The three numbers on the bag').fill('24 0 11');
   await slip.getByRole('button', { name: 'Yes, 24-0-11' }).click();
   await slip.getByLabel(/^urea/).fill('20');
-  await slip.getByRole('button', { name: 'Keep as draft' }).click();
+  await slip.getByRole('button', { name: 'Save draft' }).click();
   await expect(page.getByRole('heading', { name: /Half entered/ })).toBeVisible();
   await page.goto('/property/quarry-lane-school/prescribe/match');
   await expect(page.locator('.refusedlist li').filter({ hasText: 'Faded bag' })).toContainText('forms are 4 % short');
@@ -57,7 +57,7 @@ test('half a label is kept as a draft, and is neither matched nor planned', asyn
   await page.getByRole('button', { name: 'Faded bag', exact: true }).click();
   const again = page.getByRole('complementary', { name: 'Label of Faded bag' });
   await again.getByLabel(/^coated/).fill('4');
-  await again.getByRole('button', { name: 'Put on the shelf' }).click();
+  await again.getByRole('button', { name: 'Save to the shelf' }).click();
   await expect(page.getByRole('heading', { name: /Half entered/ })).toBeHidden();
 });
 
@@ -115,7 +115,7 @@ test('the shelf goes out as CSV and JSON and comes back; bad lines are named; an
   await expect(dialog.getByText('2 new: Thrift feed, Plain urea too')).toBeVisible();
   await expect(dialog.getByText(/Line 3: .*“?twenty/)).toBeVisible();
   await expect(dialog.getByText('Columns left out: colour')).toBeVisible();
-  await dialog.getByRole('button', { name: 'Store 2' }).click();
+  await dialog.getByRole('button', { name: 'Save 2' }).click();
   await expect(page.getByText('33 products')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('31 products')).toBeVisible();
@@ -135,7 +135,7 @@ test('a bag is found by word and by filter, taken off the shelf and put back', a
   await page.getByLabel('Word on the label').fill('urea');
   await expect(page.locator('li.bagrow')).toHaveCount(2);
   await page.getByRole('button', { name: 'Coated urea', exact: true }).click();
-  await page.getByRole('button', { name: 'Take it off the shelf' }).click();
+  await page.getByRole('button', { name: 'Delete label' }).click();
   await expect(page.getByText('Coated urea is off the shelf.')).toBeVisible();
   await expect(page.locator('li.bagrow')).toHaveCount(1);
   await page.getByRole('button', { name: 'Undo' }).click();

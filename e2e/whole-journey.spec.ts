@@ -34,8 +34,8 @@ test('from an empty browser to dated, weighed doses, out as a file and back', as
   await choose(page, 'Grass', 'tall fescue');
   await choose(page, 'Soil texture', 'silt loam');
   await choose(page, 'Fizz with acid', 'none');
-  await page.getByRole('button', { name: 'Keep zone' }).click();
-  await expect(page.getByText('Front lawn is kept.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save zone' }).click();
+  await expect(page.getByText('Front lawn is saved.')).toBeVisible();
 
   // type the report
   await page.getByRole('heading', { name: 'Measuring the ground' }).click();
@@ -89,17 +89,17 @@ test('from an empty browser to dated, weighed doses, out as a file and back', as
   await choose(page, 'Nitrogen from', 'Plain urea 46-0-0');
   await expect(doses).toContainText('Plain urea');
   await page.getByRole('button', { name: 'Find the best plan' }).click();
-  await expect(page.getByText(/^proven .*not kept yet$/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/^proven .*not saved yet$/)).toBeVisible({ timeout: 60_000 });
   await expect(doses).toContainText('Plain urea');
   await expect(page.getByRole('region', { name: 'Checks' })).toContainText('0 fail');
-  await page.getByRole('button', { name: 'Keep this plan' }).click();
+  await page.getByRole('button', { name: 'Save plan' }).click();
   await expect(page.getByText(/kept 5 Apr 2027$/)).toBeVisible();
   const before = await doses.innerText();
 
   // out as a file
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Save as a file' }).click(),
+    page.getByRole('button', { name: 'Export property' }).click(),
   ]);
   expect(download.suggestedFilename()).toBe('gatehouse-green.ubertas-case.json');
   const path = await download.path();
@@ -127,11 +127,11 @@ test('from an empty browser to dated, weighed doses, out as a file and back', as
 
   // removed, put back by undo, removed again and opened from the file
   await page.getByRole('link', { name: 'Ubertas' }).click();
-  await page.getByRole('button', { name: 'Remove Gatehouse green' }).click();
+  await page.getByRole('button', { name: 'Delete Gatehouse green' }).click();
   await expect(page.getByText('Nothing here yet')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('link', { name: 'Gatehouse green' })).toBeVisible();
-  await page.getByRole('button', { name: 'Remove Gatehouse green' }).click();
+  await page.getByRole('button', { name: 'Delete Gatehouse green' }).click();
   await expect(page.getByText('Nothing here yet')).toBeVisible();
   await page.getByLabel('Case file or backup').setInputFiles(path);
   await page.getByRole('link', { name: 'Gatehouse green' }).click();

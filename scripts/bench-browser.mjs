@@ -135,7 +135,7 @@ await timed(`a table of ${ROWS.toLocaleString('en-US')} samples read and matched
 });
 say('  longest time without a frame meanwhile', await longestGap());
 await timed('stored', async () => {
-  await page.getByRole('button', { name: /^Store / }).click();
+  await page.getByRole('button', { name: /^Save / }).click();
   await page.getByText(/are stored/).waitFor();
 });
 say('  longest time without a frame meanwhile', await longestGap());

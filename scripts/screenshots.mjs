@@ -91,7 +91,7 @@ const VIEWS = [
     size: WIDE,
     prepare: async (page) => {
       await page.getByRole('button', { name: 'Find the best plan' }).click();
-      await page.getByText(/^proven .*not kept yet$/).waitFor({ timeout: 60_000 });
+      await page.getByText(/^proven .*not saved yet$/).waitFor({ timeout: 60_000 });
       await page.locator('[data-dose*="south-lawn"]').nth(2).click();
     },
   },

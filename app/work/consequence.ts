@@ -31,7 +31,7 @@ export function consequenceOf(finding: Finding, prescription: ZonePrescription):
     );
   }
   const short = finding.level === 'low' || finding.level === 'very-low';
-  if (finding.analyte === 'Fe' && short) return words('Foliar iron for colour if it yellows between the veins.');
+  if (finding.analyte === 'Fe' && short) return words('Foliar iron for color if it yellows between the veins.');
   if (finding.analyte === 'Ca' && short && prescription.ph.action === 'lime') return words('The lime brings it.');
   return words(short ? 'Watch it; a tissue test would say more.' : 'Nothing to add.');
 }

@@ -1,6 +1,7 @@
 import { useSearchParams } from 'react-router';
 import { typedNumber } from '@core/typed/typed-number';
-import type { MatchContext, Need } from '@core/products/match/need';
+import type { Product } from '@core/records/case';
+import { asked, type MatchContext, type Need, percentToward } from '@core/products/match/need';
 import { type Trip, tripsOf } from '@core/season/plan/trips';
 import { prescribeSalinity } from '@core/prescription/prescribe-others';
 import { isRefusal } from '@core/reckoning/refusal';
@@ -30,18 +31,24 @@ const PARAM: Record<TypedNeed, string> = { N: 'n', P2O5: 'p', K2O: 'k' };
 /** A trip's key in the address. */
 export const tripKey = (trip: Trip): string => trip.date ?? 'first';
 
-/** The first trip that is still to come, else the first. */
-const nextTrip = (trips: readonly Trip[], today: string): Trip =>
-  trips.find((trip) => (trip.date ?? '') >= today) ?? (trips[0] as Trip);
+/**
+ * The first trip that is still to come, else the first; of a bag the first of those it could serve, so that a bag of urea is
+ * not held against a day of lime.
+ */
+export function nextTrip(trips: readonly Trip[], today: string, bag?: Product): Trip {
+  const served = bag ? trips.filter(({ need }) => asked(need).some((each) => percentToward(bag, each) > 0)) : trips;
+  const among = served.length > 0 ? served : trips;
+  return among.find((trip) => (trip.date ?? '') >= today) ?? (among[0] as Trip);
+}
 
 /** Judges a zone's trip: its date from the address, its need from the doses or as typed over them. */
-export function useMatchWork(work: PropertyWork): MatchWork | undefined {
+export function useMatchWork(work: PropertyWork, bag?: Product): MatchWork | undefined {
   const [search, setSearch] = useSearchParams();
   const { zone, zoneSeason, file, season, today } = work;
   if (!zone || !zoneSeason) return undefined;
   const { prescription, read, doses } = zoneSeason;
   const trips = tripsOf(zone, prescription, doses, file.products ?? []);
-  const trip = trips.find((each) => tripKey(each) === search.get('trip')) ?? nextTrip(trips, today);
+  const trip = trips.find((each) => tripKey(each) === search.get('trip')) ?? nextTrip(trips, today, bag);
   const typed: MatchWork['typed'] = {};
   const faults: MatchWork['faults'] = {};
   const need: Need = { ...trip.need };

@@ -78,7 +78,7 @@ const RULES: readonly Rule[] = [
     fits: () => true,
     when: (s) => [s.lastMowing - 10, s.lastMowing],
     says: () =>
-      'A little lower means less snow mould, keeping the height means a greener winter: a choice. Leaves off the turf.',
+      'A little lower means less snow mold, keeping the height means a greener winter: a choice. Leaves off the turf.',
     condition: 'growth has stopped',
   },
   {
@@ -159,10 +159,10 @@ const RULES: readonly Rule[] = [
   {
     id: 'iron-colour',
     effort: 'best',
-    title: () => 'Iron for summer colour',
+    title: () => 'Iron for summer color',
     fits: cool,
     when: (s) => [s.peak + 30, s.peak + 51],
-    says: () => 'Colour without growth while nitrogen rests. Keep it off paving: it stains.',
+    says: () => 'Color without growth while nitrogen rests. Keep it off paving: it stains.',
     condition: 'it is hot and no nitrogen is due',
   },
   {

@@ -1,6 +1,7 @@
 import { type Refusal, isRefusal, refuse } from '../reckoning/refusal';
 import { type DecimalMark, readCell, readRow, resultFrom, type RowDefaults } from './report-row';
 import { analyteNamed } from '../records/analytes';
+import { limeBuffer } from '../lime/buffers';
 import { methodNamed } from '../records/methods';
 import { type Column, readHeader, unitNamed } from './report-header';
 import type { SoilResult, SoilTest } from '../records/soil-test-schema';
@@ -79,6 +80,9 @@ function guessDecimal(cells: readonly string[]): DecimalMark {
 const DEPTH_SAID =
   /\b(?:depth|sampled|cores?)\b[^\d]{0,24}((?:0\s*(?:-|–|to)\s*)?[\d.,]+(?:\s+\d\/\d|[½⅔])?\s*(?:cm|inches|inch|in\b|"))/i;
 
+/** A note that names the buffer: `BpH in the Mehlich buffer`, `Buffer pH: SMP`. */
+const BUFFER_SAID = /[^;,.]*\b(?:b\.?ph|buffer)\b[^;,.]*/i;
+
 /** What the lines above the header say about every sample. */
 function fromPreamble(rows: readonly (readonly string[])[]): Partial<TableReading> {
   const found: Partial<TableReading> = {};
@@ -91,6 +95,8 @@ function fromPreamble(rows: readonly (readonly string[])[]): Partial<TableReadin
     if (unit && /\b(unit|results?|nutrients?|values?)\b/i.test(line)) found.unit ??= unit;
     const method = methodNamed(line);
     if (method && /\b(extract|method|nutrients?)/i.test(line)) found.method ??= method;
+    const buffer = methodNamed(BUFFER_SAID.exec(line)?.[0] ?? '');
+    if (buffer && limeBuffer(buffer)) found.bufferMethod ??= buffer;
     if (!found.lab && /laborator|\blab\b/i.test(line)) found.lab = line.slice(0, 120);
   }
   return found;

@@ -21,5 +21,5 @@ const GROUP: Record<TextureClass, TextureGroup> = {
 /** Table group of a texture class. `silt-loam` is `loam`. */
 export const groupOfTexture = (texture: TextureClass): TextureGroup => GROUP[texture];
 
-/** Default dry bulk density by group, g/cm3. Common practice; a zone's own figure overrides. */
+/** Default dry bulk density by group, g/cm3. Common practice; a zone's override overrides. */
 export const DEFAULT_BULK_DENSITY: Record<TextureGroup, number> = { sand: 1.5, loam: 1.35, clay: 1.25 };

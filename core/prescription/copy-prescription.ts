@@ -140,7 +140,7 @@ export function linesToCopy(from: ZonePrescription, to: ZonePrescription): Copie
   return lines;
 }
 
-/** The chosen lines as own figures of the other zone, each saying where it came from. Its other own figures stay. */
+/** The chosen lines as overrides of the other zone, each saying where it came from. Its other overrides stay. */
 export function copiedOnto(
   zone: Zone,
   lines: readonly CopiedLine[],

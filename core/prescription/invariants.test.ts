@@ -216,7 +216,7 @@ describe('whatever the zone and the report', () => {
       }),
     );
   });
-  it('an own figure, whatever it is, never passes a code nor stands where a test is wanting', () => {
+  it('an override, whatever it is, never passes a code nor stands where a test is wanting', () => {
     const ownFigure = fc.record({
       line: fc.constantFrom(
         'nitrogen' as const,

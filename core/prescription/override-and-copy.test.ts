@@ -46,13 +46,13 @@ const own = (line: OwnFigure['line'], value: number): OwnFigure => ({
 const prescribe = (given: Zone, test: SoilTest | undefined, codes: LocalCode[] = []) =>
   prescribeZone({ zone: given, test, products: STARTER_SHELF, codes }).prescription;
 
-describe('own figures', () => {
+describe('overrides', () => {
   it('stand in place of the rule, which stays beside them with its reason in the working', () => {
     const rule = prescribe(zone(), acid);
     const mine = prescribe(zone({ own: [own('nitrogen', 2.75), own('potassium', 0.5)] }), acid);
     expect(mine.nitrogen.year.value).toBe(2.75);
     expect(mine.nitrogen.byRule?.value).toBeCloseTo(rule.nitrogen.year.value, 9);
-    expect(mine.nitrogen.year.origins.ownLb?.says).toBe('own figure: I know this ground. R. Amadi, 2027-03-06');
+    expect(mine.nitrogen.year.origins.ownLb?.says).toBe('override: I know this ground. R. Amadi, 2027-03-06');
     expect(mine.nitrogen.year.origins.ruleLb?.figure?.value).toBeCloseTo(rule.nitrogen.year.value, 9);
     expect(mine.potassium.yearLb).toBe(0.5);
     expect(mine.potassium.byRule?.value).toBeGreaterThan(0);
@@ -129,7 +129,7 @@ describe('own figures', () => {
     expect(faults({ line: 'aim-ph', value: 9 })[0]).toContain('between 5 and 7.5');
     expect(faults({ reason: '' })[0]).toContain('reason');
   });
-  it('for any own figure: total per 1000 × area is the zone total is the sum over the doses', () => {
+  it('for any override: total per 1000 × area is the zone total is the sum over the doses', () => {
     fc.assert(
       fc.property(
         fc.double({ min: 0, max: 300, noNaN: true }),
@@ -240,7 +240,7 @@ describe('schools and acidifiers beside the answer', () => {
       6,
     );
   });
-  it('own figures do not colour what the other schools say', () => {
+  it('overrides do not colour what the other schools say', () => {
     const given = { ...facts(acid), zone: zone({ own: [own('potassium', 3)] }) };
     expect(otherSchoolAnswers(given).map((a) => a.prescription.potassium.yearLb)).toEqual(
       otherSchoolAnswers(facts(acid)).map((a) => a.prescription.potassium.yearLb),

@@ -176,7 +176,7 @@ export function prescribeNitrogen(
   if (!own)
     return new WalkedNitrogen(year, note, zone, grass.name, given, off, organicMatterPercent, undefined, undefined);
   const placed = inPlaceOf(year, own, {
-    title: 'Nitrogen for the year, own figure',
+    title: 'Nitrogen for the year, override',
     unit: 'lb N per 1000 ft2',
     usedIn: 'Season: the nitrogen doses add up to it. Prescribe: growth takes P and K in proportion to it.',
     most: given.codeLb,

@@ -250,7 +250,7 @@ class OwnNutrientLine implements NutrientPrescription {
 }
 
 /**
- * P, K, Mg or S for the year: the rule's, or the agronomist's own in its place. An own figure for P2O5 where the test
+ * P, K, Mg or S for the year: the rule's, or the agronomist's own in its place. An override for P2O5 where the test
  * asks for none is held to 0 by a code that wants a test, and said aloud everywhere else; none stands without a report.
  */
 export function prescribeNutrient(
@@ -263,17 +263,17 @@ export function prescribeNutrient(
   const own = ownOf(facts.zone, OWN_LINE[nutrient]);
   if (!own) return rule;
   if (rule.level === 'not-tested' && own.value > 0)
-    return { ...rule, says: `${rule.says} The own figure is kept aside until there is one.` };
+    return { ...rule, says: `${rule.says} The override is kept aside until there is one.` };
   const sold = SOLD_AS[nutrient];
   const unasked = nutrient === 'P' && rule.yearLb === 0 && own.value > 0;
   const barred = unasked && facts.codes.some((code) => code.phosphorusNeedsTest);
   const held = barred
-    ? 'The local code allows P2O5 only where a test asks for it: the own figure is held to 0.'
+    ? 'The local code allows P2O5 only where a test asks for it: the override is held to 0.'
     : unasked
-      ? 'Caution: an own figure gives P2O5 that the test does not ask for.'
+      ? 'Caution: an override gives P2O5 that the test does not ask for.'
       : '';
   const year = inPlaceOf(rule.year, own, {
-    title: `${NAMES[nutrient]} for the year, own figure`,
+    title: `${NAMES[nutrient]} for the year, override`,
     unit: `lb ${sold} per 1000 ft2`,
     usedIn: `Season: the ${sold} doses add up to it.`,
     most: barred ? 0 : undefined,

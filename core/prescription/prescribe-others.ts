@@ -63,7 +63,7 @@ export function prescribeGypsum({ zone }: ZoneFacts, read: Interpretation | unde
   };
 }
 
-/** Foliar iron for colour; it does not cure the cause. */
+/** Foliar iron for color; it does not cure the cause. */
 export function prescribeIron(read: Interpretation | undefined): { action: 'none' | 'foliar'; says: string } {
   const iron = read?.findings.find((f) => f.analyte === 'Fe');
   const alkaline = read && (waterPh(read.readings)?.ph ?? 0) > 7.3;

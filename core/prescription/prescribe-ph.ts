@@ -81,7 +81,7 @@ function prescribeLime(
   const ownLime = ownOf(zone, 'lime');
   const given = ownLime
     ? inPlaceOf(material, ownLime, {
-        title: 'Lime, own figure',
+        title: 'Lime, override',
         unit: 'lb lime per 1000 ft2',
         usedIn: 'Season: the lime doses add up to it.',
       })
@@ -128,7 +128,7 @@ function prescribeSulfur(
   const above = soilPh - grass.phHigh;
   if (carbonate === 'present')
     return leave(
-      'The soil holds free lime, which eats sulfur for years without a change of pH: leave it, and feed iron and manganese for colour.',
+      'The soil holds free lime, which eats sulfur for years without a change of pH: leave it, and feed iron and manganese for color.',
     );
   if (soilPh >= 7.6 && carbonate === 'unknown')
     return leave(
@@ -138,7 +138,7 @@ function prescribeSulfur(
     return leave(`Only ${above.toFixed(1)} above the window: not worth acidifying.`);
   if (zone.drainage === 'poor') return leave('Poorly drained ground: sulfur would turn to sulfide there. Drain first.');
   if (choices?.highPh === 'leave-and-manage')
-    return leave('By choice: the pH stays, iron and manganese are fed for colour.');
+    return leave('By choice: the pH stays, iron and manganese are fed for color.');
   if (choices?.highPh === 'acidifying-nitrogen')
     return leave('By choice: only acidifying nitrogen; it holds the pH rather than lowers it.');
   const aim = ownOf(zone, 'aim-ph')?.value ?? Math.max(grass.phAim, Number((grass.phHigh - 0.2).toFixed(2)));
@@ -172,7 +172,7 @@ function prescribeSulfur(
   const ownSulfur = ownOf(zone, 'free-sulfur');
   const given = ownSulfur
     ? inPlaceOf(requirement, ownSulfur, {
-        title: 'Elemental sulfur, own figure',
+        title: 'Elemental sulfur, override',
         unit: 'lb S per 1000 ft2',
         usedIn: 'Season: the sulfur doses add up to it.',
       })
@@ -222,7 +222,7 @@ function byTheRule(
   return prescribe(facts, read, soilPh, grass);
 }
 
-/** An own figure of lime or free sulfur where the rule gives none; kept aside where it would push pH the wrong way. */
+/** An override of lime or free sulfur where the rule gives none; kept aside where it would push pH the wrong way. */
 function ownCorrection(
   facts: ZoneFacts,
   read: Interpretation,
@@ -239,11 +239,11 @@ function ownCorrection(
   if (wrongWay)
     return {
       ...rule,
-      says: `${rule.says} The own figure of ${lime ? 'lime' : 'free sulfur'} is kept aside: pH ${soilPh} is already ${lime ? 'at the top of the window' : 'at the foot of the window'}.`,
+      says: `${rule.says} The override of ${lime ? 'lime' : 'free sulfur'} is kept aside: pH ${soilPh} is already ${lime ? 'at the top of the window' : 'at the foot of the window'}.`,
     };
   const product = lime && limeOnShelf(products, read, limeProductId);
   const given = inPlaceOf(undefined, own, {
-    title: lime ? 'Lime, own figure' : 'Elemental sulfur, own figure',
+    title: lime ? 'Lime, override' : 'Elemental sulfur, override',
     unit: lime ? 'lb lime per 1000 ft2' : 'lb S per 1000 ft2',
     usedIn: `Season: the ${action} doses add up to it.`,
   });
@@ -274,7 +274,7 @@ function ownCorrection(
   return {
     ...rule,
     action,
-    says: `${rule.says} By an own figure, against the rule: ${lime ? 'lime' : 'elemental (free) sulfur'}.`,
+    says: `${rule.says} By an override, against the rule: ${lime ? 'lime' : 'elemental (free) sulfur'}.`,
     requirement: lime ? undefined : given,
     material: given,
     productId: product?.id,
@@ -287,7 +287,7 @@ function ownCorrection(
   };
 }
 
-/** pH first: nothing, lime, sulfur, or leave it, with the reason. No report, no lime and no sulfur, own figure or not. */
+/** pH first: nothing, lime, sulfur, or leave it, with the reason. No report, no lime and no sulfur, override or not. */
 export function prescribePh(facts: ZoneFacts, read: Interpretation | undefined): PhPrescription | Refusal {
   const water = read && waterPh(read.readings);
   if (!read || !water || !read.ph)

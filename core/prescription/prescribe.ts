@@ -47,11 +47,11 @@ export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescriptio
   const ceiling = grassIn(packs ?? BUILT_IN_PACKS, zone.grass).ceilingLb;
   if (nitrogen.own && nitrogen.own.value > nitrogen.year.value)
     cautions.unshift(
-      `The own figure of ${nitrogen.own.value} lb N is held to the local code, ${nitrogen.year.value} lb N per 1000 ft2 a year.`,
+      `The override of ${nitrogen.own.value} lb N is held to the local code, ${nitrogen.year.value} lb N per 1000 ft2 a year.`,
     );
   else if (nitrogen.own && nitrogen.year.value > ceiling)
     cautions.unshift(
-      `The own figure of ${nitrogen.year.value} lb N is above the grass’s ceiling, ${ceiling} lb N per 1000 ft2 a year.`,
+      `The override of ${nitrogen.year.value} lb N is above the grass’s ceiling, ${ceiling} lb N per 1000 ft2 a year.`,
     );
   if (!test)
     cautions.unshift(

@@ -23,7 +23,7 @@ export interface PhPrescription {
   monthsApart: number;
   years: number;
   dosesFigure?: Figure;
-  /** Own figure standing in for the rule's, and what the rule gave. */
+  /** Override standing in for the rule's, and what the rule gave. */
   own?: OwnFigure;
   byRule?: Figure;
   retest: string;

@@ -17,7 +17,7 @@ export interface SchoolAnswer {
 
 const withoutOwn = (facts: ZoneFacts): ZoneFacts => ({ ...facts, zone: { ...facts.zone, own: undefined } });
 
-/** Answers of every school but the one in force, from the same facts; own figures stand aside. */
+/** Answers of every school but the one in force, from the same facts; overrides stand aside. */
 export function otherSchoolAnswers(facts: ZoneFacts): SchoolAnswer[] {
   const current = facts.choices?.school ?? 'sufficiency';
   return SCHOOLS.filter((school) => school !== current).map((school) => {

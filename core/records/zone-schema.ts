@@ -28,7 +28,7 @@ export const cutOutSchema = yup.object({
 });
 export type CutOut = yup.InferType<typeof cutOutSchema>;
 
-/** Largest own figure of each kind: lb/1000 ft2, pH or in. */
+/** Largest override of each kind: lb/1000 ft2, pH or in. */
 const MOST_OWN: Record<(typeof OWN_LINES)[number], readonly [number, number]> = {
   lime: [0, 400],
   'free-sulfur': [0, 100],
@@ -45,11 +45,11 @@ const MOST_OWN: Record<(typeof OWN_LINES)[number], readonly [number, number]> = 
 /** A figure that the agronomist put in place of the rule's. Rates are lb/1000 ft2 in the form bags state. */
 export const ownFigureSchema = yup
   .object({
-    line: word('Own figure of', OWN_LINES).required('Say which figure is replaced.'),
-    value: num('Own figure', { min: 0, max: 400 }).required('Type the figure.'),
-    reason: text('Reason', 400).required('An own figure needs its reason.').min(3, 'An own figure needs its reason.'),
+    line: word('Override of', OWN_LINES).required('Say which figure is replaced.'),
+    value: num('Override', { min: 0, max: 400 }).required('Type the figure.'),
+    reason: text('Reason', 400).required('An override needs its reason.').min(3, 'An override needs its reason.'),
     by: text('By', 60).optional(),
-    on: isoDay('Day of the own figure').optional(),
+    on: isoDay('Day of the override').optional(),
   })
   .test('bounds', function (own) {
     // what is no record at all has its own sentence
@@ -59,7 +59,7 @@ export const ownFigureSchema = yup
       ? true
       : this.createError({
           path: `${this.path ? `${this.path}.` : ''}value`,
-          message: `The own figure must be between ${least} and ${most}; ${own.value} is not.`,
+          message: `The override must be between ${least} and ${most}; ${own.value} is not.`,
         });
   });
 export type OwnFigure = yup.InferType<typeof ownFigureSchema>;
@@ -125,7 +125,7 @@ export const zoneSchema = yup.object({
   /** Lines of the nitrogen walk that the agronomist switched off. */
   nitrogenOff: list('Nitrogen lines switched off', text('line', 20).required(), 12).optional(),
   /** Figures of the prescription that the agronomist replaced, each with its reason. */
-  own: list('Own figures', ownFigureSchema, OWN_LINES.length).optional(),
+  own: list('Overrides', ownFigureSchema, OWN_LINES.length).optional(),
   applied: list(
     'Applied',
     yup.object({

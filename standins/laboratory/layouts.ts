@@ -102,7 +102,7 @@ const perAcre: Layout = {
     return utf8(
       table([
         [`${NAME}, report of soil analysis`],
-        [`Sampling depth 0-${depth} in; nutrients by Mehlich 3`],
+        [`Sampling depth 0-${depth} in; nutrients by Mehlich 3; BpH in the Mehlich buffer`],
         [],
         [
           'Lab No',

@@ -66,12 +66,16 @@ function RateRow({
 /** Any bag on this lawn: the verdict first, then what it rests on. */
 export default function Bag() {
   const work = usePropertyWork();
-  const match = useMatchWork(work);
   const [search, setSearch] = useSearchParams();
   const location = useLocation();
   const [typedRate, setTypedRate] = useState('');
   const products = work.file.products ?? [];
-  if (!match || products.length === 0)
+  const product =
+    products.find((each) => each.id === search.get('product')) ??
+    products.find((each) => (each.onHandLb ?? 0) > 0 && (each.guaranteed.N ?? 0) > 0) ??
+    products[0];
+  const match = useMatchWork(work, product);
+  if (!match || !product)
     return (
       <div className="empty">
         <p>
@@ -81,10 +85,6 @@ export default function Bag() {
     );
   const { context, need, trip } = match;
   const { zone } = context;
-  const product =
-    products.find((each) => each.id === search.get('product')) ??
-    products.find((each) => (each.onHandLb ?? 0) > 0 && (each.guaranteed.N ?? 0) > 0) ??
-    products[0]!;
   const rate = typedNumber(typedRate, 'The rate', 'rate');
   const rateFault = isRefusal(rate)
     ? rate.refused

@@ -99,7 +99,7 @@ describe('where a climate comes from', () => {
     );
     fireEvent.change(screen.getByLabelText(/^Last frost/), { target: { value: '05-01' } });
     fireEvent.change(screen.getByLabelText(/^Latitude/), { target: { value: '40.5' } });
-    fireEvent.click(screen.getByRole('button', { name: 'Look at it' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Preview' }));
     expect(onDraft).toHaveBeenCalledWith({
       latitudeDeg: 40.5,
       climate: { ...preset('transition').climate, lastFrost: '05-01', source: 'typed' },
@@ -114,7 +114,7 @@ describe('where a climate comes from', () => {
     const onDraft = source();
     fireEvent.click(screen.getByText('Typed'));
     fireEvent.change(screen.getByLabelText(label), { target: { value } });
-    fireEvent.click(screen.getByRole('button', { name: 'Look at it' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Preview' }));
     expect(screen.getByRole('alert').textContent).toMatch(says);
     expect(screen.getByLabelText(label)).toHaveProperty('value', value);
     expect(onDraft).not.toHaveBeenCalled();

@@ -198,7 +198,7 @@ function Typed({ now, onDraft }: SourceProps) {
       </div>
       <TextField label="Latitude" unit="degrees north" inputMode="decimal" {...of('latitude')} />
       <Button type="primary" onClick={read}>
-        Look at it
+        Preview
       </Button>
     </>
   );

@@ -20,9 +20,15 @@ import { type ClimateDraft, ClimateSource } from './climate-source';
 import { NormalsTable } from './normals-table';
 import { YearCurves } from './year-curves';
 import { StageFault } from '../../work/stage-fault';
+import { received, sendBy, type Shapes } from '../../work/send';
+
+const SHAPES: Shapes<ClimateSent> = {
+  use: { climate: 'record', latitudeDeg: 'number?', moveDoses: 'yes' },
+  'put-back': { property: 'record', plan: 'record?' },
+};
 
 export async function clientAction({ request, params }: Route.ClientActionArgs) {
-  return climateAction(params.propertyId, (await request.json()) as ClimateSent);
+  return climateAction(params.propertyId, await received(request, SHAPES));
 }
 
 /** The property's climate: its curves and windows with their reasons, and where it comes from. */
@@ -46,8 +52,7 @@ export default function ClimatePage() {
   const turns = zoneSeason ? seasonTurns(zoneSeason) : [];
   const length = zoneSeason?.season && seasonLength(zoneSeason.season);
   const days = season.weather?.meanF.length ?? 365;
-  const send = (sent: ClimateSent) =>
-    void fetcher.submit(sent as never, { method: 'post', encType: 'application/json' });
+  const send = (sent: ClimateSent) => void sendBy(fetcher, sent);
   const hasDoses = (plan?.doses ?? []).length > 0 && climate !== undefined;
   const use = () => {
     if (!draft) return;
@@ -86,9 +91,9 @@ export default function ClimatePage() {
               )}
               <span className="acts">
                 <Button type="primary" onClick={use}>
-                  Use this climate
+                  Save climate
                 </Button>
-                <Button onClick={() => setDraft(undefined)}>Leave it as it was</Button>
+                <Button onClick={() => setDraft(undefined)}>Cancel</Button>
               </span>
             </div>
           )}

@@ -61,7 +61,7 @@ export function CornerTable({ corners, onMove, onRemove, onTypeSide }: CornerTab
                 </td>
                 <td>
                   <button type="button" className="link" onClick={() => onRemove(i)}>
-                    Remove
+                    Delete
                   </button>
                 </td>
               </tr>

@@ -48,7 +48,7 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
     }
     case 'remove': {
       const undo = await deleteZone(property.id, sent.zoneId);
-      return { undo, says: `${file.zones.find((z) => z.id === sent.zoneId)?.name ?? 'The zone'} was removed.` };
+      return { undo, says: `${file.zones.find((z) => z.id === sent.zoneId)?.name ?? 'The zone'} was deleted.` };
     }
     case 'undo':
       await applyChange(property.id, sent.change);
@@ -78,6 +78,6 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
 export async function groundAction(sent: Sent, propertyId: string): Promise<Answer> {
   return orFault(async () => {
     const file = await loadProperty(propertyId);
-    return file ? act(sent, file) : { faults: { name: 'This property was removed, perhaps in another tab.' } };
+    return file ? act(sent, file) : { faults: { name: 'This property was deleted, perhaps in another tab.' } };
   });
 }

@@ -156,7 +156,7 @@ describe('lists beside the sheet', () => {
     fireEvent.change(name, { target: { value: 'rose bed' } });
     fireEvent.blur(name);
     expect(change).toHaveBeenCalledWith(expect.objectContaining({ id: 'bed', name: 'rose bed' }));
-    fireEvent.click(screen.getByRole('button', { name: 'Fill in' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Delete' }));
     expect(drop).toHaveBeenCalledWith('bed');
   });
   it('take a width for the strip, and put back what is none', () => {
@@ -170,7 +170,7 @@ describe('lists beside the sheet', () => {
     fireEvent.change(width, { target: { value: '25' } });
     fireEvent.blur(width);
     expect(onSite.mock.calls[0]?.[0].water[0].keptClearFt).toBe(25);
-    fireEvent.click(screen.getByRole('button', { name: 'Remove' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Delete' }));
     expect(onSite.mock.lastCall?.[0].water).toEqual([]);
   });
   it('add areas in a ledger, errors by their squares', () => {
@@ -220,7 +220,7 @@ describe('typed ground', () => {
     fireEvent.change(east, { target: { value: '110.5' } });
     fireEvent.blur(east);
     expect(move).toHaveBeenCalledWith(1, [110.5, 0]);
-    fireEvent.click(screen.getAllByRole('button', { name: 'Remove' })[2] as HTMLElement);
+    fireEvent.click(screen.getAllByRole('button', { name: 'Delete' })[2] as HTMLElement);
     expect(remove).toHaveBeenCalledWith(2);
   });
   it('is set point by point, and says how a point is typed', () => {

@@ -14,9 +14,19 @@ import { type Answer, groundAction, type Sent } from './ground-action';
 import { SheetPosition } from './sheet-position';
 import { ZoneSheet } from './zone-sheet';
 import { StageFault } from '../../work/stage-fault';
+import { received, sendBy, type Shapes } from '../../work/send';
+
+const SHAPES: Shapes<Sent> = {
+  keep: { typed: 'record' },
+  remove: { zoneId: 'text' },
+  undo: { change: 'record' },
+  site: { site: 'record', says: 'text' },
+  zones: { zones: 'list', site: 'record?', says: 'text' },
+  climate: { preset: 'text' },
+};
 
 export async function clientAction({ request, params }: Route.ClientActionArgs) {
-  return groundAction((await request.json()) as Sent, params.propertyId);
+  return groundAction(await received(request, SHAPES), params.propertyId);
 }
 
 /** Where a property has no climate yet, or another is wanted. */
@@ -38,8 +48,6 @@ function ClimateChoice({ has, onChoose }: { has: boolean; onChoose: (preset: str
     </div>
   );
 }
-
-const JSON_POST = { method: 'post', encType: 'application/json' } as const;
 
 /** Ground: measure the lawn, say what grows on it and on what soil. */
 export default function Ground() {
@@ -64,13 +72,13 @@ export default function Ground() {
   const answer = keeping.data;
   useEffect(() => {
     if (keeping.state !== 'idle' || !answer?.kept) return;
-    void message.success(`${answer.name} is kept.`);
+    void message.success(`${answer.name} is saved.`);
     toZone(answer.kept);
     // only a new answer counts
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [answer, keeping.state]);
   const other = useFetcher<Answer>();
-  const send = (sent: Sent) => void other.submit(sent as never, JSON_POST);
+  const send = (sent: Sent) => void sendBy(other, sent);
   const done = other.state === 'idle' ? other.data : undefined;
   useEffect(() => {
     const wrong = Object.values(done?.faults ?? {})[0];
@@ -108,7 +116,7 @@ export default function Ground() {
               !isRefusal(geoJson) && saveTextFile(`${file.property.id}.geojson`, geoJson, 'application/geo+json')
             }
           >
-            Save the zones as GeoJSON
+            Export zones as GeoJSON
           </Button>
           {isRefusal(geoJson) && <p className="small">{geoJson.refused}</p>}
         </div>

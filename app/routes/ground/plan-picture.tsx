@@ -83,7 +83,7 @@ export function PlanPicture({
       />
       <p>
         <Button onClick={() => picker.current?.click()}>Choose a picture</Button>{' '}
-        {before && <Button onClick={onRemove}>Take the picture away</Button>}
+        {before && <Button onClick={onRemove}>Delete picture</Button>}
       </p>
       {loaded && (
         <>
@@ -149,7 +149,7 @@ export function PlanPicture({
             onEnter={keep}
           />
           <Button type="primary" onClick={keep}>
-            Put it behind the sheet
+            Save picture
           </Button>
         </>
       )}

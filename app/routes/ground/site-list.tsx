@@ -50,7 +50,7 @@ export function CutOutList({
             />
             <span className="small">{showArea(ground?.cutOuts.find((c) => c.id === cutOut.id)?.sqFt ?? 0)} sq ft</span>
             <Button size="small" onClick={() => onDrop(cutOut.id)}>
-              Fill in
+              Delete
             </Button>
           </li>
         ))}
@@ -105,7 +105,7 @@ export function SiteList({ site, onSite }: { site: Site | undefined; onSite: (si
                 )
               }
             >
-              Remove
+              Delete
             </Button>
           </li>
         ))}
@@ -129,7 +129,7 @@ export function SiteList({ site, onSite }: { site: Site | undefined; onSite: (si
                 )
               }
             >
-              Remove
+              Delete
             </Button>
           </li>
         ))}

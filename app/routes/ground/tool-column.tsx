@@ -1,20 +1,21 @@
 import { Checkbox } from 'antd';
+import { type KeyId, KEYS } from '../../ui/keys';
 import type { Target, Tool } from './pointing';
 import type { SnapSwitches } from './snap';
 
-export const TOOL_KEYS: readonly { tool: Tool; name: string; key: string }[] = [
-  { tool: 'select', name: 'Select', key: 'S' },
-  { tool: 'outline', name: 'Outline', key: 'O' },
-  { tool: 'rectangle', name: 'Rectangle', key: 'R' },
-  { tool: 'triangle', name: 'Three sides', key: 'T' },
-  { tool: 'circle', name: 'Circle', key: 'C' },
-  { tool: 'ellipse', name: 'Ellipse', key: 'E' },
-  { tool: 'offsets', name: 'Offsets', key: 'B' },
+export const TOOL_KEYS: readonly { tool: Tool; name: string }[] = [
+  { tool: 'select', name: 'Select' },
+  { tool: 'outline', name: 'Outline' },
+  { tool: 'rectangle', name: 'Rectangle' },
+  { tool: 'triangle', name: 'Three sides' },
+  { tool: 'circle', name: 'Circle' },
+  { tool: 'ellipse', name: 'Ellipse' },
+  { tool: 'offsets', name: 'Offsets' },
 ];
-const TARGET_KEYS: readonly { target: Target; name: string; key: string }[] = [
-  { target: 'cut-out', name: 'Cut-out', key: 'X' },
-  { target: 'water', name: 'Keep clear', key: 'K' },
-  { target: 'building', name: 'Building', key: 'D' },
+const TARGET_KEYS: readonly { target: Target & KeyId; name: string }[] = [
+  { target: 'cut-out', name: 'Cut-out' },
+  { target: 'water', name: 'Keep clear' },
+  { target: 'building', name: 'Building' },
 ];
 
 interface ToolColumnProps {
@@ -79,7 +80,7 @@ export function ToolColumn({
           <ToolButton
             key={each.tool}
             name={each.name}
-            keyCap={each.key}
+            keyCap={KEYS[each.tool].shows}
             current={target === 'zone' && tool === each.tool}
             onClick={() => onTool(each.tool)}
           />
@@ -91,7 +92,7 @@ export function ToolColumn({
           <ToolButton
             key={each.target}
             name={each.name}
-            keyCap={each.key}
+            keyCap={KEYS[each.target].shows}
             current={target === each.target}
             onClick={() => onTarget(each.target)}
           />
@@ -99,14 +100,14 @@ export function ToolColumn({
       </ul>
       <h2>Bring in</h2>
       <ul>
-        <ToolButton name="Walked track" keyCap="G" current={false} onClick={onTrack} />
-        <ToolButton name="Zones file" keyCap="J" current={false} onClick={onZonesFile} />
-        <ToolButton name="Plan picture" keyCap="I" current={false} onClick={onPicture} />
+        <ToolButton name="Walked track" keyCap={KEYS.track.shows} current={false} onClick={onTrack} />
+        <ToolButton name="Zones file" keyCap={KEYS['zones-file'].shows} current={false} onClick={onZonesFile} />
+        <ToolButton name="Plan picture" keyCap={KEYS.picture.shows} current={false} onClick={onPicture} />
       </ul>
       <h2>
         Snap to{' '}
         <span className="kbd" aria-hidden="true">
-          N
+          {KEYS.snap.shows}
         </span>
       </h2>
       <ul className="snaps">

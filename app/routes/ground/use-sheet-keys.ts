@@ -1,4 +1,4 @@
-import { useHotkeys } from 'react-hotkeys-hook';
+import { type KeyId, useKey } from '../../ui/keys';
 import type { BroughtIn } from './bring-in';
 import type { DraftAction } from './draft-state';
 import type { Target, Tool } from './pointing';
@@ -16,29 +16,28 @@ export interface SheetActs {
   canClose: boolean;
 }
 
-/** The sheet by keys: tools, targets, what can be brought in, undo and redo, the view. */
+/** Binds each tool's key; the tools are a fixed table, so the hooks are called in one order. */
+function useToolKeys({ pick, draw, canClose }: SheetActs, now: unknown[]): void {
+  for (const { tool } of TOOL_KEYS)
+    // eslint-disable-next-line react-hooks/rules-of-hooks
+    useKey(tool satisfies KeyId, () => (tool === 'circle' && canClose ? draw({ do: 'close' }) : pick(tool)), now);
+}
+
+/** The sheet by keys: tools, targets, what can be imported, undo and redo, the view. */
 export function useSheetKeys(acts: SheetActs): void {
   const now = [acts];
-  useHotkeys(
-    's,o,r,t,c,e,b',
-    (event) => {
-      if (event.key === 'c' && acts.canClose) return acts.draw({ do: 'close' });
-      const found = TOOL_KEYS.find((each) => each.key.toLowerCase() === event.key);
-      if (found) acts.pick(found.tool);
-    },
-    now,
-  );
-  useHotkeys('x', () => acts.aim('cut-out'), now);
-  useHotkeys('k', () => acts.aim('water'), now);
-  useHotkeys('d', () => acts.aim('building'), now);
-  useHotkeys('g', () => acts.ask('track'), now);
-  useHotkeys('j', () => acts.ask('zones'), now);
-  useHotkeys('i', () => acts.ask('picture'), now);
-  useHotkeys('h', () => acts.ask('hand'), now);
-  useHotkeys('n', acts.flipSnaps, now);
-  useHotkeys('mod+z', () => acts.draw({ do: 'undo' }), { preventDefault: true }, now);
-  useHotkeys('mod+y, mod+shift+z', () => acts.draw({ do: 'redo' }), { preventDefault: true }, now);
-  useHotkeys('+', () => acts.zoom(-1), { useKey: true }, now);
-  useHotkeys('-', () => acts.zoom(1), { useKey: true }, now);
-  useHotkeys('0', acts.wholeSheet, now);
+  useToolKeys(acts, now);
+  useKey('cut-out', () => acts.aim('cut-out'), now);
+  useKey('water', () => acts.aim('water'), now);
+  useKey('building', () => acts.aim('building'), now);
+  useKey('track', () => acts.ask('track'), now);
+  useKey('zones-file', () => acts.ask('zones'), now);
+  useKey('picture', () => acts.ask('picture'), now);
+  useKey('hand-test', () => acts.ask('hand'), now);
+  useKey('snap', acts.flipSnaps, now);
+  useKey('undo', () => acts.draw({ do: 'undo' }), now);
+  useKey('redo', () => acts.draw({ do: 'redo' }), now);
+  useKey('zoom-in', () => acts.zoom(-1), now);
+  useKey('zoom-out', () => acts.zoom(1), now);
+  useKey('fit', acts.wholeSheet, now);
 }

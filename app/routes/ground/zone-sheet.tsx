@@ -44,6 +44,7 @@ import { factsFromZone, type TypedFacts } from './zone-from-typed';
 import { ZoneFacts } from './zone-facts';
 import { useSheetKeys } from './use-sheet-keys';
 import { ZoneLedger } from './zone-ledger';
+import { sendBy } from '../../work/send';
 
 const SiteSheet = lazy(() => import('./sheet/site-sheet'));
 
@@ -96,11 +97,7 @@ export function ZoneSheet({ zone, fetcher, onChoose, onAdd, onSend, onRemove }: 
   const faults = fetcher.state === 'idle' ? (fetcher.data?.faults ?? {}) : {};
   const drawnFault = (now.measure === 'outline' ? outlineFault(now) : undefined) ?? drafted.fault;
   const change = (part: Partial<TypedFacts>) => setFacts((before) => ({ ...before, ...part }));
-  const keep = () =>
-    void fetcher.submit({ intent: 'keep', typed: { ...facts, ...now } } as never, {
-      method: 'post',
-      encType: 'application/json',
-    });
+  const keep = () => void sendBy(fetcher, { intent: 'keep', typed: { ...facts, ...now } });
 
   const pick = (next: Tool) => {
     setTool(next);
@@ -232,13 +229,13 @@ export function ZoneSheet({ zone, fetcher, onChoose, onAdd, onSend, onRemove }: 
           Redo <span className="kbd">Ctrl Y</span>
         </Button>
         <Button onClick={() => setView(zoomed(view, -1, width))}>
-          Closer <span className="kbd">+</span>
+          Zoom in <span className="kbd">+</span>
         </Button>
         <Button onClick={() => setView(zoomed(view, 1, width))}>
-          Wider <span className="kbd">−</span>
+          Zoom out <span className="kbd">−</span>
         </Button>
         <Button onClick={wholeSheet}>
-          Whole sheet <span className="kbd">0</span>
+          Fit <span className="kbd">0</span>
         </Button>
       </div>
       <div className="body">
@@ -376,14 +373,14 @@ export function ZoneSheet({ zone, fetcher, onChoose, onAdd, onSend, onRemove }: 
             <ZoneFacts typed={facts} faults={faults} onChange={change} onHandTest={() => setAsking('hand')} />
             <div className="kept">
               <Button type="primary" htmlType="submit" loading={fetcher.state !== 'idle'}>
-                Keep zone
+                Save zone
               </Button>
               {onRemove && (
                 <button type="button" className="link small" onClick={onRemove}>
-                  Remove {zone?.name}
+                  Delete {zone?.name}
                 </button>
               )}
-              {Object.keys(faults).length > 0 && <span className="small">Not kept yet: see the marked fields.</span>}
+              {Object.keys(faults).length > 0 && <span className="small">Not saved yet: see the marked fields.</span>}
               <Fault>{faults.storage}</Fault>
             </div>
           </form>

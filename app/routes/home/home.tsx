@@ -2,7 +2,7 @@ import './home.css';
 import { Button, Input, type InputRef } from 'antd';
 import { releaseProxy, wrap } from 'comlink';
 import { useMemo, useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useKey } from '../../ui/keys';
 import { Link, redirect, useFetcher, useSearchParams } from 'react-router';
 import { type Case, propertySchema } from '@core/records/case';
 import { newId } from '@core/records/new-id';
@@ -31,11 +31,12 @@ import { orFault } from '../../work/or-fault';
 import { readFileText } from '../../work/read-file-text';
 import type { CaseIntake } from '../../workers/case-intake';
 import type { Route } from './+types/home';
-import { Fortnight } from './fortnight';
+import { NextTwoWeeks } from './next-two-weeks';
 import { MonthHeads } from './mini-season';
 import { Survives } from '../../work/stage-fault';
 import { BrokenRow, PropertyRow, reckonedRow } from './property-row';
 import { PropertyForm, type TypedProperty } from './property-form';
+import { received, sendBy, type Shapes } from '../../work/send';
 
 interface DemoAnswer {
   show: boolean;
@@ -131,8 +132,24 @@ async function takeIn(source: string, replace: boolean): Promise<{ names: string
   }
 }
 
+const SHAPES: Shapes<Sent> = {
+  create: {
+    name: 'text',
+    climate: 'text',
+    latitude: 'text',
+    highs: 'text',
+    lows: 'text',
+    lastFrost: 'text',
+    firstFrost: 'text',
+  },
+  remove: { id: 'text' },
+  import: { source: 'text' },
+  restore: { source: 'text' },
+  demo: {},
+};
+
 export async function clientAction({ request }: Route.ClientActionArgs) {
-  const sent = (await request.json()) as Sent;
+  const sent = await received(request, SHAPES);
   const answer = await orFault(() => act(sent));
   // a full or blocked database: said where files are opened, and beside the form that was filled in
   return answer && 'faults' in answer && 'storage' in answer.faults
@@ -187,20 +204,10 @@ export default function Home({ loaderData }: Route.ComponentProps) {
       before.set('page', String(page + by));
       return before;
     });
-  const send = (sent: object) => fetcher.submit(sent as never, { method: 'post', encType: 'application/json' });
+  const send = (sent: Sent) => sendBy(fetcher, sent);
 
-  useHotkeys(
-    '/',
-    (event) => {
-      event.preventDefault();
-      searchBox.current?.focus();
-    },
-    { useKey: true },
-  );
-  useHotkeys('n', (event) => {
-    event.preventDefault();
-    setCreating(true);
-  });
+  useKey('find', () => searchBox.current?.focus());
+  useKey('new-property', () => setCreating(true));
 
   const choose = async (file: File | undefined) => {
     setFileFault(undefined);
@@ -212,7 +219,7 @@ export default function Home({ loaderData }: Route.ComponentProps) {
   const remove = async (file: Case) => {
     const kept = await exportProperty(file.property.id);
     void send({ intent: 'remove', id: file.property.id });
-    offerUndo(`${file.property.name} was removed.`, () => kept && void send({ intent: 'restore', source: kept }));
+    offerUndo(`${file.property.name} was deleted.`, () => kept && void send({ intent: 'restore', source: kept }));
   };
   const saveBackup = async () =>
     saveTextFile(`ubertas-backup-${today}.json`, await exportBackup(today), 'application/json');
@@ -277,13 +284,13 @@ export default function Home({ loaderData }: Route.ComponentProps) {
               {last > 0 && (
                 <nav className="pages" aria-label="Pages of properties">
                   <Button disabled={page === 0} onClick={() => turn(-1)}>
-                    Before
+                    Previous
                   </Button>
                   <span>
                     {showArea(page * ROWS + 1)} to {showArea(Math.min(found, (page + 1) * ROWS))} of {showArea(found)}
                   </span>
                   <Button disabled={page === last} onClick={() => turn(1)}>
-                    After
+                    Next
                   </Button>
                 </nav>
               )}
@@ -292,7 +299,7 @@ export default function Home({ loaderData }: Route.ComponentProps) {
           )}
         </div>
         <aside className="margin">
-          <Fortnight rows={rows} today={today} partial={found < all || last > 0} />
+          <NextTwoWeeks rows={rows} today={today} partial={found < all || last > 0} />
           <div className="files">
             <Button type={all > 0 ? 'primary' : 'default'} onClick={() => setCreating(true)}>
               New property <span className="kbd">N</span>
@@ -309,18 +316,18 @@ export default function Home({ loaderData }: Route.ComponentProps) {
                 event.target.value = '';
               }}
             />
-            <Button onClick={() => picker.current?.click()}>Open a case file or backup</Button>
+            <Button onClick={() => picker.current?.click()}>Import a case file or backup</Button>
             <Fault>{importFault}</Fault>
             {fetcher.data?.imported && <p className="small">Opened: {fetcher.data.imported.join(', ')}.</p>}
             {all > 0 && (
               <Link className="reportslink" to="/reports">
-                Read laboratory reports in
+                Import laboratory reports
               </Link>
             )}
             <Button disabled={all === 0} onClick={saveBackup}>
-              Save a backup of everything
+              Export a backup
             </Button>
-            <p className="small">What you keep stays in this browser and leaves it only in files you save.</p>
+            <p className="small">What you save stays in this browser and leaves it only in files you save.</p>
           </div>
         </aside>
       </main>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useFetcher } from 'react-router';
 import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { ChoiceField, TextField } from '../../ui/field';
+import { sendBy } from '../../work/send';
 
 /** What the form sends: text as typed, read by the action. */
 export interface TypedProperty {
@@ -32,11 +33,7 @@ export function PropertyForm({ open, onClose }: { open: boolean; onClose: () => 
   const fetcher = useFetcher<{ faults?: Record<string, string> }>();
   const faults = fetcher.data?.faults ?? {};
   const set = (key: keyof TypedProperty) => (value: string) => setTyped((before) => ({ ...before, [key]: value }));
-  const submit = () =>
-    fetcher.submit(
-      { intent: 'create', ...typed, climate: own ? 'own' : typed.climate },
-      { method: 'post', encType: 'application/json' },
-    );
+  const submit = () => sendBy(fetcher, { intent: 'create', ...typed, climate: own ? 'own' : typed.climate });
   return (
     <Modal
       title="New property"

@@ -91,8 +91,8 @@ export function PropertyRow({ row, today, onRemove }: { row: Row; today: string;
           {zones.length} {zones.length === 1 ? 'zone' : 'zones'},{' '}
           {showArea(zones.reduce((sum, z) => sum + z.areaSqFt, 0))} sq ft
         </p>
-        <button type="button" className="link small removing" onClick={onRemove} aria-label={`Remove ${property.name}`}>
-          Remove
+        <button type="button" className="link small removing" onClick={onRemove} aria-label={`Delete ${property.name}`}>
+          Delete
         </button>
       </div>
       <MiniSeason

@@ -19,20 +19,21 @@ import type { Route } from './+types/match';
 import { AnswerRow } from './answer-row';
 import { NeedMargin } from './need-margin';
 import { StageFault } from '../../work/stage-fault';
+import { received, sendBy, type Shapes } from '../../work/send';
 
-interface Sent {
-  /** Product ids by `zoneId/purpose`; null takes the choice away again. */
-  choices?: Record<string, string | null>;
-  /** The plan as it was, to take a use back. */
-  putBack?: Plan;
-}
+/** Product ids by `zoneId/purpose`, null takes a choice away; or the plan as it was, to take a use back. */
+type Sent = { intent: 'choose'; choices: Record<string, string | null> } | { intent: 'put-back'; plan: Plan };
+const SHAPES: Shapes<Sent> = {
+  choose: { choices: 'record' },
+  'put-back': { plan: 'record' },
+};
 type Answer = { faults?: { storage?: string } };
 
 export async function clientAction({ request, params }: Route.ClientActionArgs): Promise<Answer> {
-  const { choices, putBack } = (await request.json()) as Sent;
+  const sent = await received(request, SHAPES);
   return orFault(async () => {
-    if (putBack) await putPlanBack(params.propertyId, putBack);
-    if (choices) await chooseProducts(params.propertyId, choices);
+    if (sent.intent === 'put-back') await putPlanBack(params.propertyId, sent.plan);
+    else await chooseProducts(params.propertyId, sent.choices);
     return {};
   });
 }
@@ -79,20 +80,20 @@ export default function Match() {
     );
   const { need, context, trip } = match;
   const zone = work.zone;
-  const send = (sent: Sent) => void fetcher.submit(sent as never, { method: 'post', encType: 'application/json' });
+  const send = (sent: Sent) => void sendBy(fetcher, sent);
   const use = (answer: MatchAnswer) => {
     const before = work.plan?.products ?? {};
     const chosen = purposesOf(answer);
     const keys = chosen.map(({ purpose, id }) => [choiceKey(zone.id, purpose), id] as const);
     const planBefore = work.plan;
-    send({ choices: Object.fromEntries(keys) });
+    send({ intent: 'choose', choices: Object.fromEntries(keys) });
     offerUndo(
       `${answer.parts.map((part) => part.product.name).join(' with ')} now ${answer.parts.length > 1 ? 'feed' : 'feeds'} ${zone.name} in the plan.`,
       () =>
         send(
           planBefore?.doses
-            ? { putBack: planBefore }
-            : { choices: Object.fromEntries(keys.map(([key]) => [key, before[key] ?? null])) },
+            ? { intent: 'put-back', plan: planBefore }
+            : { intent: 'choose', choices: Object.fromEntries(keys.map(([key]) => [key, before[key] ?? null])) },
         ),
     );
   };

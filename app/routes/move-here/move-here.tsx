@@ -16,6 +16,7 @@ import { usePropertyWork, workOf } from '../../work/property-work';
 import type { Route } from './+types/move-here';
 import { moveHereAction, type MoveSent } from './move-here-action';
 import { StageFault } from '../../work/stage-fault';
+import { received, sendBy, type Shapes } from '../../work/send';
 
 /** The properties of this browser, and the one a programme is taken from. */
 export async function clientLoader({ request }: Route.ClientLoaderArgs) {
@@ -24,8 +25,13 @@ export async function clientLoader({ request }: Route.ClientLoaderArgs) {
   return { entries: entries.filter((entry) => entry.zones.length > 0), file };
 }
 
+const SHAPES: Shapes<MoveSent> = {
+  lay: { zoneId: 'text', standing: 'list', doses: 'list' },
+  'put-back': { plan: 'record?' },
+};
+
 export async function clientAction({ request, params }: Route.ClientActionArgs) {
-  return moveHereAction(params.propertyId, (await request.json()) as MoveSent);
+  return moveHereAction(params.propertyId, await received(request, SHAPES));
 }
 
 /** A programme of another place, carried here: each dose to the day that has the same high on the same side of the year. */
@@ -63,7 +69,7 @@ export default function MoveHere({ loaderData }: Route.ComponentProps) {
   );
   const name = (id: string) =>
     file.products?.find((p) => p.id === id)?.name ?? theirs?.products?.find((p) => p.id === id)?.name ?? id;
-  const send = (sent: MoveSent) => void fetcher.submit(sent as never, { method: 'post', encType: 'application/json' });
+  const send = (sent: MoveSent) => void sendBy(fetcher, sent);
   const lay = () => {
     if (!zone) return;
     const locked = new Set((plan?.doses ?? []).filter((d) => d.locked).map(doseKey));
@@ -166,7 +172,7 @@ export default function MoveHere({ loaderData }: Route.ComponentProps) {
           </table>
           <p className="acts">
             <Button type="primary" onClick={lay}>
-              Lay it on {zone.name}
+              Move to {zone.name}
             </Button>{' '}
             <span className="small">in place of what is planned there now; the other zones keep theirs</span>
           </p>

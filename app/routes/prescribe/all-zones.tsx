@@ -135,7 +135,7 @@ export function AllZones({ zones }: { zones: readonly ZoneSeason[] }) {
       </table>
       {owns.length > 0 && (
         <section className="ownlist">
-          <h2>Own figures</h2>
+          <h2>Overrides</h2>
           <ul>
             {owns.map(({ zone, own }) => (
               <li key={zone.id + own.line}>

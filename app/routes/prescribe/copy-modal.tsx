@@ -12,6 +12,7 @@ import { Substances } from '../../ui/substance';
 import { useOfferUndo } from '../../ui/use-offer-undo';
 import type { PropertyWork } from '../../work/property-work';
 import type { Answer } from './prescribe-action';
+import { sendBy } from '../../work/send';
 
 interface CopyModalProps {
   work: PropertyWork;
@@ -46,22 +47,16 @@ export function CopyModal({ work, from, by, fetcher, onClose }: CopyModalProps) 
     if (!to) return;
     if (reason.trim().length < 3) return setFault('Say why the same prescription fits there; the reason is printed.');
     const chosen = lines.filter((line) => !left.has(line.line));
-    void fetcher.submit(
-      {
-        intent: 'copy',
-        zoneId: to.id,
-        fromName: from.name,
-        lines: chosen,
-        reason: reason.trim(),
-        ...(by ? { by } : {}),
-      } as never,
-      { method: 'post', encType: 'application/json' },
-    );
-    offerUndo(`The prescription of ${from.name} stands on ${to.name} as own figures.`, () => {
-      void fetcher.submit({ intent: 'put-back', zones: [to] } as never, {
-        method: 'post',
-        encType: 'application/json',
-      });
+    void sendBy(fetcher, {
+      intent: 'copy',
+      zoneId: to.id,
+      fromName: from.name,
+      lines: chosen,
+      reason: reason.trim(),
+      ...(by ? { by } : {}),
+    });
+    offerUndo(`The prescription of ${from.name} stands on ${to.name} as overrides.`, () => {
+      void sendBy(fetcher, { intent: 'put-back', zones: [to] });
     });
     onClose();
   };
@@ -76,7 +71,7 @@ export function CopyModal({ work, from, by, fetcher, onClose }: CopyModalProps) 
           Cancel
         </Button>,
         <Button key="copy" type="primary" disabled={!to || !seen} onClick={copy}>
-          Copy it
+          Copy
         </Button>,
       ]}
     >

@@ -13,7 +13,7 @@ import { Substances } from '../../ui/substance';
 import { amountFor } from '../../work/dose-words';
 import { usePropertyWork } from '../../work/property-work';
 
-/** What an own figure is asked for. */
+/** What an override is asked for. */
 export interface OwnAsk {
   line: OwnLine;
   name: string;
@@ -107,11 +107,11 @@ export function Amount({ figure, substance, show = showRate, own, byRule }: Amou
   );
 }
 
-/** Asks for an own figure, or for the one that stands. */
+/** Asks for an override, or for the one that stands. */
 export function OwnButton({ ask, onAsk }: { ask: OwnAsk; onAsk: (ask: OwnAsk) => void }) {
   return (
     <Button className="ownbutton" size="small" type="text" onClick={() => onAsk(ask)}>
-      {ask.own ? 'Change own figure' : 'Own figure'}
+      {ask.own ? 'Edit override' : 'Override'}
     </Button>
   );
 }

@@ -116,7 +116,7 @@ export function NitrogenWalk({ nitrogen, ceilingLb, codeLb, switching, onSwitch 
         {nitrogen.own && (
           <li className="mine">
             <span className="term">
-              <span className="indent">Year, own figure</span>
+              <span className="indent">Year, override</span>
             </span>
             <span className="size">
               <Fig figure={nitrogen.year} show={(v) => showExact(v)} />

@@ -45,7 +45,7 @@ export function OtherLines({ at, facts, read }: { at: number; facts: ZoneFacts; 
         figure={
           <>
             <b className="none">{iron.action === 'foliar' ? 'foliar' : '—'}</b>
-            <p>{iron.action === 'foliar' ? 'for colour only' : 'nothing to give'}</p>
+            <p>{iron.action === 'foliar' ? 'for color only' : 'nothing to give'}</p>
           </>
         }
         doses={<p className="nodose">no dose</p>}

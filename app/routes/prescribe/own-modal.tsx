@@ -5,7 +5,8 @@ import { Fault, TextField } from '../../ui/field';
 import { showExact } from '../../ui/format';
 import { Substances } from '../../ui/substance';
 import type { OwnAsk } from './line';
-import type { Answer } from './prescribe-action';
+import type { Answer, Sent } from './prescribe-action';
+import { sendBy } from '../../work/send';
 
 interface OwnModalProps {
   ask: OwnAsk;
@@ -14,7 +15,7 @@ interface OwnModalProps {
   onClose: () => void;
 }
 
-/** An own figure with its reason; the rule's own stays visible everywhere. */
+/** An override with its reason; the rule's own stays visible everywhere. */
 export function OwnModal({ ask, zoneId, by, onClose }: OwnModalProps) {
   const [typed, setTyped] = useState({
     value: ask.own ? showExact(ask.own.value) : '',
@@ -27,11 +28,11 @@ export function OwnModal({ ask, zoneId, by, onClose }: OwnModalProps) {
     if (kept) onClose();
   }, [kept, onClose]);
   const faults = fetcher.state === 'idle' ? (fetcher.data?.faults ?? {}) : {};
-  const send = (sent: object) => void fetcher.submit(sent as never, { method: 'post', encType: 'application/json' });
+  const send = (sent: Sent) => void sendBy(fetcher, sent);
   const keep = () => send({ intent: 'own', zoneId, line: ask.line, typed });
   return (
     <Modal
-      title={`Own figure: ${ask.name}`}
+      title={`Override: ${ask.name}`}
       open
       onCancel={onClose}
       footer={[
@@ -44,7 +45,7 @@ export function OwnModal({ ask, zoneId, by, onClose }: OwnModalProps) {
           Cancel
         </Button>,
         <Button key="keep" type="primary" onClick={keep}>
-          Keep own figure
+          Save override
         </Button>,
       ]}
     >

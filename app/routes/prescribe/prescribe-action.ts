@@ -26,7 +26,7 @@ export interface Answer {
   kept?: string;
 }
 
-/** The zone with an own figure as typed, or a sentence per field. */
+/** The zone with an override as typed, or a sentence per field. */
 export function withOwn(
   zone: Zone,
   line: OwnLine,
@@ -68,7 +68,7 @@ export async function act(sent: Sent, propertyId: string): Promise<Answer> {
   }
   const file = await loadProperty(propertyId);
   const zone = file?.zones.find((each) => each.id === sent.zoneId);
-  if (!zone) return { faults: { storage: 'This zone was removed, perhaps in another tab.' } };
+  if (!zone) return { faults: { storage: 'This zone was deleted, perhaps in another tab.' } };
   switch (sent.intent) {
     case 'switch': {
       const off = new Set(zone.nitrogenOff ?? []);

@@ -71,7 +71,7 @@ describe('the walk to the year’s nitrogen', () => {
     expect(screen.getByText('local code 3.5')).toBeTruthy();
     expect(screen.getByText('ceiling 5')).toBeTruthy();
   });
-  it('shows a step that is off without counting it, and an own figure below the struck rule', () => {
+  it('shows a step that is off without counting it, and an override below the struck rule', () => {
     const { container } = walk({ ...zone, nitrogenOff: ['clippings'], own: [own] });
     expect(screen.getByRole<HTMLInputElement>('checkbox', { name: 'Clippings returned' }).checked).toBe(false);
     expect(container.querySelector('.year s')?.textContent).toBe('3.225');
@@ -124,7 +124,7 @@ describe('pH materials and ways', () => {
   });
 });
 
-describe('own figures as typed', () => {
+describe('overrides as typed', () => {
   it('are read, bounded, and need a reason; one of a line replaces the one before', () => {
     const typed = { value: '2.75', reason: 'Games', by: ' R. Amadi ' };
     const kept = withOwn({ ...zone, own: [own] }, 'nitrogen', typed, '2027-04-05');
@@ -169,7 +169,7 @@ const whole: Case = {
 
 describe('every zone, and the printed sheet', () => {
   const season = planSeason(whole, 2027, {}, '2027-04-05');
-  it('stand side by side with own figures marked and what the zone takes', () => {
+  it('stand side by side with overrides marked and what the zone takes', () => {
     render(
       <MemoryRouter>
         <AllZones zones={season.zones} />
@@ -180,12 +180,12 @@ describe('every zone, and the printed sheet', () => {
     expect(within(table).getByRole('row', { name: /Nitrogen/ }).textContent).toContain('17.8 lb N here');
     expect(screen.getByText('Games run to November')).toBeTruthy();
   });
-  it('the PDF holds a page a zone, the rule struck beside an own figure, its reason and who said it', () => {
+  it('the PDF holds a page a zone, the rule struck beside an override, its reason and who said it', () => {
     const text = JSON.stringify(prescriptionDocument(whole.property, season.zones, '2027-04-05'));
     expect(text).toContain('South lawn, Quarry Lane School');
     expect(text).toContain('Bare bank, Quarry Lane School');
     expect(text).toContain('lineThrough');
-    expect(text).toContain('Own figure: Games run to November. R. Amadi, 2027-03-06');
+    expect(text).toContain('Override: Games run to November. R. Amadi, 2027-03-06');
     expect(text).toContain('a stopgap, no soil test');
     expect(text.match(/pageBreak/g)).toHaveLength(1);
     // never a pound of nothing

@@ -1,7 +1,7 @@
 import './prescribe.css';
 import { App, Button } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useKey } from '../../ui/keys';
 import { Link, useFetcher, useLocation, useSearchParams } from 'react-router';
 import type { PlannedFor } from '@core/records/case';
 import { codeYearCap } from '@core/season/rules/local-codes';
@@ -31,9 +31,20 @@ import { prescriptionDocument } from './prescription-pdf';
 import { Schools } from './practice';
 import { YearMargin } from './year-margin';
 import { StageFault } from '../../work/stage-fault';
+import { received, sendBy, type Shapes } from '../../work/send';
+
+const SHAPES: Shapes<Sent> = {
+  switch: { zoneId: 'text', line: 'text', on: 'yes' },
+  own: { zoneId: 'text', line: 'text', typed: 'record' },
+  'drop-own': { zoneId: 'text', line: 'text' },
+  copy: { zoneId: 'text', fromName: 'text', lines: 'list', reason: 'text', by: 'text?' },
+  'put-back': { zones: 'list' },
+  choice: { change: 'record' },
+  product: { choices: 'record' },
+};
 
 export async function clientAction({ request, params }: Route.ClientActionArgs): Promise<Answer> {
-  const sent = (await request.json()) as Sent;
+  const sent = await received(request, SHAPES);
   return orFault(() => act(sent, params.propertyId));
 }
 
@@ -49,14 +60,14 @@ export default function Prescribe() {
   const facts = useMemo(() => zone && zoneFacts(work, zone), [work, zone]);
   const answers = useMemo(() => (facts ? otherSchoolAnswers(facts) : []), [facts]);
   const school = file.choices?.school ?? 'sufficiency';
-  const send = (sent: Sent) => void fetcher.submit(sent as never, { method: 'post', encType: 'application/json' });
+  const send = (sent: Sent) => void sendBy(fetcher, sent);
   const sending = fetcher.json as Sent | undefined;
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
   useEffect(() => {
     if (answer?.faults?.storage) void message.error(answer.faults.storage);
   }, [answer, message]);
-  useHotkeys('s', () => send({ intent: 'choice', change: { school: nextSchool(school) } }), [school]);
-  useHotkeys('p', () => window.print());
+  useKey('next-school', () => send({ intent: 'choice', change: { school: nextSchool(school) } }), [school]);
+  useKey('print', () => window.print());
   if (!zone || !zoneSeason || !facts)
     return (
       <div className="empty">

@@ -107,7 +107,7 @@ function zonePage(season: ZoneSeason, property: Property, today: string, last: b
           ...(line.own
             ? [
                 {
-                  text: `Own figure: ${reasonOf(line.own)}`,
+                  text: `Override: ${reasonOf(line.own)}`,
                   margin: [0, 2, 0, 0] as [number, number, number, number],
                   bold: true,
                 },
@@ -164,7 +164,7 @@ function zonePage(season: ZoneSeason, property: Property, today: string, last: b
   ];
 }
 
-/** The prescription as Letter pages, a zone a page; own figures stand with the rule's beside them and the reason. */
+/** The prescription as Letter pages, a zone a page; overrides stand with the rule's beside them and the reason. */
 export function prescriptionDocument(
   property: Property,
   zones: readonly ZoneSeason[],

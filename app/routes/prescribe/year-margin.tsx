@@ -48,7 +48,7 @@ interface Found {
   says?: string;
 }
 
-/** What the prescription itself must keep to, own figures included; the plan's rules are checked in Season. */
+/** What the prescription itself must keep to, overrides included; the plan's rules are checked in Season. */
 function checksOf({ prescription, zone, grass }: ZoneSeason, codeLb: number | undefined): Found[] {
   const { nitrogen, phosphorus, potassium, ph } = prescription;
   const ceiling = grass.ceilingLb;
@@ -60,7 +60,7 @@ function checksOf({ prescription, zone, grass }: ZoneSeason, codeLb: number | un
       standing: nitrogen.year.value > most + 1e-9 ? 'warn' : 'pass',
       title: 'Nitrogen, year',
       found: `${showExact(nitrogen.year.value, 2)} of ${showExact(most)} lb N`,
-      says: nitrogen.year.value > most + 1e-9 ? `Above the ${limit}, by an own figure.` : undefined,
+      says: nitrogen.year.value > most + 1e-9 ? `Above the ${limit}, by an override.` : undefined,
     },
     {
       standing: potassium.yearLb > nitrogen.year.value + 1e-9 && potassium.level !== 'very-low' ? 'warn' : 'pass',
@@ -90,7 +90,7 @@ function checksOf({ prescription, zone, grass }: ZoneSeason, codeLb: number | un
   if (owns > 0)
     checks.unshift({
       standing: 'warn',
-      title: owns === 1 ? 'One own figure' : `${owns} own figures`,
+      title: owns === 1 ? 'One override' : `${owns} overrides`,
       found: '',
       says: 'They print on every sheet with their reasons, the rule’s beside them.',
     });

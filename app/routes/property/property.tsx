@@ -1,7 +1,7 @@
 import './property.css';
 import { App, Button, Modal, Select } from 'antd';
 import { useMemo, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { keysByPlace, useKey } from '../../ui/keys';
 import { data, isRouteErrorResponse, Link, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router';
 import { claimedTwice } from '@core/ground/claimed-twice';
 import { chainOf } from '@core/sampling/chain';
@@ -33,7 +33,7 @@ export async function clientLoader({ params }: Route.ClientLoaderArgs) {
   const file = await loadProperty(params.propertyId);
   if (!file)
     throw data(
-      'This property is not in this browser. It may have been removed, or it lives in another browser: open its file from the first page.',
+      'This property is not in this browser. It may have been deleted, or it lives in another browser: open its file from the first page.',
       { status: 404 },
     );
   return { file, today: todayIso() };
@@ -184,20 +184,6 @@ function Next({ work }: { work: PropertyWork }) {
   );
 }
 
-const KEYS: readonly [string, string][] = [
-  ['1 to 5', 'stages of work'],
-  ['[ and ]', 'zone before, zone after'],
-  ['S, O, R, T, C, E, B', 'on Ground: tools, as they say beside them'],
-  ['Ctrl Z, Ctrl Y', 'on Ground: undo, redo'],
-  ['S', 'on Read and Prescribe: the next school'],
-  ['P', 'on Sample: print the labels; on Read, Prescribe and Season: print the page'],
-  ['A', 'on the Shelf: a new label'],
-  ['Esc', 'close the Workings'],
-  ['Backspace', 'in Workings: one step back'],
-  ['Alt H', 'all properties'],
-  ['?', 'this list'],
-];
-
 export default function Property({ loaderData }: Route.ComponentProps) {
   const { file, today } = loaderData;
   const [search, setSearch] = useSearchParams();
@@ -228,16 +214,15 @@ export default function Property({ loaderData }: Route.ComponentProps) {
     setPlace(location.pathname);
     workings.close();
   }
-  useHotkeys(
-    '1,2,3,4,5',
-    (event) => navigate({ pathname: stages[Number(event.key) - 1]?.to, search: location.search }),
-    [stages, location.search],
-  );
-  useHotkeys('[', () => step(-1), { useKey: true }, [zone, file]);
-  useHotkeys(']', () => step(1), { useKey: true }, [zone, file]);
-  useHotkeys('escape', () => workings.close());
-  useHotkeys('alt+h', () => navigate('/'));
-  useHotkeys('?', () => setKeysShown(true), { useKey: true });
+  useKey('stage', (event) => void navigate({ pathname: stages[Number(event.key) - 1]?.to, search: location.search }), [
+    stages,
+    location.search,
+  ]);
+  useKey('zone-before', () => step(-1), [zone, file]);
+  useKey('zone-after', () => step(1), [zone, file]);
+  useKey('close-workings', () => workings.close());
+  useKey('all-properties', () => void navigate('/'));
+  useKey('list', () => setKeysShown(true));
 
   const curves = useMemo(() => yearCurves(work).filter((each) => each.id !== 'growth'), [work]);
   const curve = curves.find((each) => each.id === search.get('curve'));
@@ -278,7 +263,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
           <Link className="link" to="/shelf">
             Shelf
           </Link>
-          <Button onClick={save}>Save as a file</Button>
+          <Button onClick={save}>Export property</Button>
           <Button onClick={() => setKeysShown(true)}>
             Keys <span className="kbd">?</span>
           </Button>
@@ -331,13 +316,18 @@ export default function Property({ loaderData }: Route.ComponentProps) {
         <WorkingsSlip />
       </main>
       <Modal title="Keys" open={keysShown} onCancel={() => setKeysShown(false)} footer={null}>
-        <ul className="shortcuts">
-          {KEYS.map(([key, does]) => (
-            <li key={key}>
-              <span className="kbd">{key}</span> {does}
-            </li>
-          ))}
-        </ul>
+        {keysByPlace().map(([place, keys]) => (
+          <section key={place}>
+            <h3>{place}</h3>
+            <ul className="shortcuts">
+              {keys.map(({ shows, does }) => (
+                <li key={does}>
+                  <span className="kbd">{shows}</span> {does}
+                </li>
+              ))}
+            </ul>
+          </section>
+        ))}
       </Modal>
     </WorkingsContext>
   );
@@ -354,7 +344,7 @@ export function ErrorBoundary({ error, params }: Route.ErrorBoundaryProps) {
       <header className="top">
         <Wordmark />
         <div className="right">
-          {!isRouteErrorResponse(error) && <Button onClick={() => void save()}>Export</Button>}
+          {!isRouteErrorResponse(error) && <Button onClick={() => void save()}>Export property</Button>}
         </div>
       </header>
       <main id="main" className="work">

@@ -1,7 +1,7 @@
 import './read.css';
 import { App, Button, Select } from 'antd';
 import { useEffect, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useKey } from '../../ui/keys';
 import { useFetcher, useNavigate, useSearchParams } from 'react-router';
 import type { SoilTest } from '@core/records/case';
 import { grassOf } from '@core/packs/grasses';
@@ -27,6 +27,7 @@ import { Stopgap } from './stopgap';
 import { Tracks } from './tracks';
 import { TrendOfZone } from './trend';
 import { StageFault } from '../../work/stage-fault';
+import { received, sendBy, type Shapes } from '../../work/send';
 
 type Sent =
   | { intent: 'keep'; zoneId: string; typed: TypedReport }
@@ -37,7 +38,7 @@ type Answer = { faults?: Record<string, string>; kept?: string };
 
 async function act(sent: Sent, propertyId: string): Promise<Answer> {
   const file = await loadProperty(propertyId);
-  if (!file) return { faults: { lab: 'This property was removed, perhaps in another tab.' } };
+  if (!file) return { faults: { lab: 'This property was deleted, perhaps in another tab.' } };
   const tests = file.soilTests ?? [];
   switch (sent.intent) {
     case 'keep': {
@@ -60,8 +61,15 @@ async function act(sent: Sent, propertyId: string): Promise<Answer> {
   }
 }
 
+const SHAPES: Shapes<Sent> = {
+  keep: { zoneId: 'text', typed: 'record' },
+  remove: { testId: 'text' },
+  restore: { test: 'record' },
+  school: { school: 'text' },
+};
+
 export async function clientAction({ request, params }: Route.ClientActionArgs) {
-  const sent = (await request.json()) as Sent;
+  const sent = await received(request, SHAPES);
   return orFault(() => act(sent, params.propertyId));
 }
 
@@ -76,10 +84,9 @@ export default function Read() {
   // shown at once; the database hears of it behind
   const asked = (fetcher.json as unknown as { intent?: string; school?: School } | undefined)?.school;
   const school: School = asked ?? file.choices?.school ?? 'sufficiency';
-  const choose = (to: School) =>
-    fetcher.submit({ intent: 'school', school: to }, { method: 'post', encType: 'application/json' });
-  useHotkeys('s', () => void choose(nextSchool(school)), [school]);
-  useHotkeys('p', () => window.print());
+  const choose = (to: School) => sendBy(fetcher, { intent: 'school', school: to });
+  useKey('next-school', () => void choose(nextSchool(school)), [school]);
+  useKey('print', () => window.print());
   const wrong = fetcher.state === 'idle' ? fetcher.data?.faults?.storage : undefined;
   useEffect(() => {
     if (wrong) void message.error(wrong);
@@ -117,14 +124,10 @@ export default function Read() {
         }).prescription;
   const remove = () => {
     if (!shown) return;
-    void fetcher.submit({ intent: 'remove', testId: shown.id }, { method: 'post', encType: 'application/json' });
+    void sendBy(fetcher, { intent: 'remove', testId: shown.id });
     offerUndo(
-      `The report of ${showDate(shown.sampledOn)} was removed.`,
-      () =>
-        void fetcher.submit({ intent: 'restore', test: shown } as never, {
-          method: 'post',
-          encType: 'application/json',
-        }),
+      `The report of ${showDate(shown.sampledOn)} was deleted.`,
+      () => void sendBy(fetcher, { intent: 'restore', test: shown }),
     );
   };
   const readIn = () => navigate({ pathname: '/reports', search: `?property=${file.property.id}&zone=${zone.id}` });
@@ -166,7 +169,7 @@ export default function Read() {
           </>
         )}
         <Button type="primary" onClick={readIn}>
-          Read a file in
+          Import a report file
         </Button>
       </div>
       {form && !shown && zoneSeason && <Stopgap zone={zone} prescription={zoneSeason.prescription} />}
@@ -174,8 +177,8 @@ export default function Read() {
         <div className="schoolrow">
           <SchoolChoice school={school} onChoose={(to) => void choose(to)} />
           <span className="sp" />
-          <Button onClick={() => setEditing(shown?.id)}>Correct it</Button>
-          <Button onClick={remove}>Remove</Button>
+          <Button onClick={() => setEditing(shown?.id)}>Edit</Button>
+          <Button onClick={remove}>Delete</Button>
           <Button onClick={() => setEditing('new')}>Type a report</Button>
           <span className="print-only">Read by {schoolName(school).toLowerCase()}.</span>
         </div>

@@ -7,6 +7,7 @@ import { methodName } from '@core/records/methods';
 import { ChoiceField, Fault, TextField } from '../../ui/field';
 import { WhichBuffer } from '../../ui/which-buffer';
 import { EXTRACTANTS, P_METHODS, PH_METHODS, ROWS, typedFromReport, type TypedReport } from './report-from-typed';
+import { sendBy } from '../../work/send';
 
 const methodOptions = (methods: readonly (Method | 'same')[]) =>
   methods.map((value) => ({ value, label: value === 'same' ? 'as the others' : methodName(value) }));
@@ -37,8 +38,7 @@ export function ReportForm({
   const faults = fetcher.state === 'idle' ? (fetcher.data?.faults ?? {}) : {};
   const set = (key: Exclude<keyof TypedReport, 'values' | 'id'>) => (value: string) =>
     setTyped((before) => ({ ...before, [key]: value }));
-  const keep = () =>
-    fetcher.submit({ intent: 'keep', zoneId, typed } as never, { method: 'post', encType: 'application/json' });
+  const keep = () => sendBy(fetcher, { intent: 'keep', zoneId, typed });
   const kept = fetcher.state === 'idle' ? fetcher.data?.kept : undefined;
   useEffect(() => {
     if (kept) onKept();
@@ -134,10 +134,10 @@ export function ReportForm({
       </fieldset>
       <div className="actions">
         <Button type="primary" htmlType="submit" loading={fetcher.state !== 'idle'}>
-          Keep and read
+          Save report
         </Button>
-        {onCancel && <Button onClick={onCancel}>Leave without keeping</Button>}
-        {Object.keys(faults).length > 0 && <span className="small">Not kept yet: see the marked fields.</span>}
+        {onCancel && <Button onClick={onCancel}>Cancel</Button>}
+        {Object.keys(faults).length > 0 && <span className="small">Not saved yet: see the marked fields.</span>}
         <Fault>{faults.storage}</Fault>
       </div>
     </form>

@@ -119,16 +119,16 @@ export function Found({ summary, targets, fault, onAssign, onBack, onCancel, onS
               ))}
             </tbody>
           </table>
-          <Button onClick={onSaveRejected}>Save the lines not taken, with reasons</Button>
+          <Button onClick={onSaveRejected}>Export the rejected lines</Button>
         </section>
       )}
       <Fault>{fault}</Fault>
       <p className="actions">
         <Button type="primary" disabled={summary.fresh === 0} onClick={onStore}>
-          Store {showArea(summary.fresh)} {summary.fresh === 1 ? 'report' : 'reports'}
+          Save {showArea(summary.fresh)} {summary.fresh === 1 ? 'report' : 'reports'}
         </Button>
         <Button onClick={onBack}>Back to the columns</Button>
-        <Button onClick={onCancel}>Leave it</Button>
+        <Button onClick={onCancel}>Cancel</Button>
       </p>
     </div>
   );

@@ -99,7 +99,7 @@ describe('what was found', () => {
     fireEvent.click(screen.getByTitle('School, South lawn'));
     expect(assign).toHaveBeenCalledWith('Orchard', { propertyId: 'p', zoneId: 'z' });
     expect(store).not.toHaveBeenCalled();
-    fireEvent.click(screen.getByRole('button', { name: 'Store 2 reports' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Save 2 reports' }));
     expect(store).toHaveBeenCalledOnce();
   });
   it('stores nothing where there is nothing, and says what the database said', () => {
@@ -115,7 +115,7 @@ describe('what was found', () => {
         onSaveRejected={() => {}}
       />,
     );
-    expect((screen.getByRole('button', { name: 'Store 0 reports' }) as HTMLButtonElement).disabled).toBe(true);
+    expect((screen.getByRole('button', { name: 'Save 0 reports' }) as HTMLButtonElement).disabled).toBe(true);
     expect(screen.getByRole('alert').textContent).toContain('storage is full');
   });
 });

@@ -282,7 +282,7 @@ export default function Reports({ loaderData }: Route.ComponentProps) {
                 <Button type="primary" disabled={trial.samples.length === 0} onClick={() => void read(stage)}>
                   Read the whole file
                 </Button>
-                <Button onClick={cancel}>Leave it</Button>
+                <Button onClick={cancel}>Cancel</Button>
               </p>
               <p className="small">Nothing is stored yet.</p>
             </aside>

@@ -53,7 +53,7 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
     case 'reading':
     case 'forget-reading': {
       const zone = file.zones.find((z) => z.id === sent.zoneId);
-      if (!zone) return { faults: { zone: 'This zone was removed, perhaps in another tab.' } };
+      if (!zone) return { faults: { zone: 'This zone was deleted, perhaps in another tab.' } };
       const readings =
         sent.intent === 'reading'
           ? [...(zone.readings ?? []), sent.reading]
@@ -67,6 +67,6 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
 export async function sampleAction(sent: Sent, propertyId: string): Promise<Answer> {
   return orFault(async () => {
     const file = await loadProperty(propertyId);
-    return file ? act(sent, file) : { faults: { zone: 'This property was removed, perhaps in another tab.' } };
+    return file ? act(sent, file) : { faults: { zone: 'This property was deleted, perhaps in another tab.' } };
   });
 }

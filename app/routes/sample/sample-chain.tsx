@@ -122,7 +122,7 @@ export function Step({ step, sample, cores, today, onChange, onHandIn, onFetch, 
       {open && step.id === 'back' && sample.laboratory === 'outside' && (
         <p className="do">
           <Button size="small" type="primary" onClick={onReadIn}>
-            Read its file in
+            Import its file
           </Button>
         </p>
       )}

@@ -1,7 +1,7 @@
 import './sample.css';
 import { App, Button } from 'antd';
 import { useEffect, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useKey } from '../../ui/keys';
 import { useFetcher, useNavigate, useSearchParams } from 'react-router';
 import type { Sample as SampleRecord } from '@core/records/case';
 import type { Pair } from '@core/reckoning/inputs';
@@ -26,14 +26,24 @@ import { Step, STEPS, stepsOf } from './sample-chain';
 import { fetchReport, handInBag } from './simulated';
 import { type Column, useColumns } from './use-columns';
 import { StageFault } from '../../work/stage-fault';
+import { received, sendBy, type Shapes } from '../../work/send';
 
 /** One depth for established turf, in. Common practice: 3 to 4. */
 const DEPTH_IN = 4;
 /** Room of a zone's drawing, px. */
 const PLAN_ROOM: Pair = [230, 170];
 
+const SHAPES: Shapes<Sent> = {
+  start: { zoneId: 'text', plannedOn: 'text', depthIn: 'number' },
+  change: { sample: 'record' },
+  printed: { ids: 'list', on: 'text' },
+  remove: { sampleId: 'text' },
+  reading: { zoneId: 'text', reading: 'record' },
+  'forget-reading': { zoneId: 'text', index: 'number' },
+};
+
 export async function clientAction({ request, params }: Route.ClientActionArgs) {
-  return sampleAction((await request.json()) as Sent, params.propertyId);
+  return sampleAction(await received(request, SHAPES), params.propertyId);
 }
 
 function NextTest({ column }: { column: Column }) {
@@ -98,7 +108,7 @@ export default function Sample() {
   const { message } = App.useApp();
   const offerUndo = useOfferUndo();
   const [says, setSays] = useState<Record<string, string>>({});
-  const send = (sent: Sent) => void fetcher.submit(sent as never, { method: 'post', encType: 'application/json' });
+  const send = (sent: Sent) => void sendBy(fetcher, sent);
   const change = (sample: SampleRecord) => send({ intent: 'change', sample });
   const wrong = fetcher.state === 'idle' ? Object.values(fetcher.data?.faults ?? {})[0] : undefined;
   useEffect(() => {
@@ -112,7 +122,12 @@ export default function Sample() {
     document.documentElement.classList.remove('print-labels');
     send({ intent: 'printed', ids: columns.flatMap((c) => (c.open && c.sample ? [c.sample.id] : [])), on: today });
   };
-  useHotkeys('p', print, { enabled: columns.some((c) => c.open) }, [columns]);
+  useKey(
+    'print-labels',
+    print,
+    [columns],
+    columns.some((c) => c.open),
+  );
 
   if (columns.length === 0)
     return (
@@ -150,7 +165,7 @@ export default function Sample() {
   };
   const remove = (sample: SampleRecord) => {
     send({ intent: 'remove', sampleId: sample.id });
-    offerUndo(`Sample ${sample.code} was removed.`, () => change(sample));
+    offerUndo(`Sample ${sample.code} was deleted.`, () => change(sample));
   };
 
   const largest = columns.reduce<Pair>(
@@ -250,7 +265,7 @@ export default function Sample() {
                           <b className="ready">ready to print</b>
                         )}{' '}
                         <button type="button" className="link small" onClick={() => remove(sample)}>
-                          Remove {sample.code}
+                          Delete {sample.code}
                         </button>
                       </p>
                     </>

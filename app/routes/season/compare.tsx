@@ -137,11 +137,11 @@ export function Compare({
                     <span className="small block">For comparison only, never planned</span>
                   ) : (
                     <Button size="small" onClick={() => onTake([...(aside.doses ?? [])], name)}>
-                      Take this plan
+                      Use this plan
                     </Button>
                   )}{' '}
                   <Button size="small" onClick={() => onDrop(aside)}>
-                    Drop it
+                    Delete
                   </Button>
                 </span>
               ) : (

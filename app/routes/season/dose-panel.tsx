@@ -137,7 +137,7 @@ export function DosePanel(props: DosePanelProps) {
             Locked: stays when the rest is planned again
           </Checkbox>
           <Button size="small" danger onClick={props.onRemove}>
-            Remove this dose
+            Delete dose
           </Button>
         </div>
       )}

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { lazy, type ReactNode, Suspense, useEffect, useMemo, useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useKey } from '../../ui/keys';
 import { Link, useLocation } from 'react-router';
 import { careTasks } from '@core/care/tasks';
 import type { PlanAim, PlannedDose, Zone } from '@core/records/case';
@@ -109,7 +109,7 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
       ),
     remove: (key) => {
       setSelected(undefined);
-      edit(removeDose(doses, key), `${nameOf(key)} removed`);
+      edit(removeDose(doses, key), `${nameOf(key)} deleted`);
     },
     lock: (key) =>
       edit(
@@ -126,10 +126,10 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
       setHeld(isRefusal(next) ? undefined : next);
     },
   };
-  useHotkeys('mod+z', () => board.undo(), { preventDefault: true }, [board]);
-  useHotkeys('mod+shift+z, mod+y', () => board.redo(), { preventDefault: true }, [board]);
-  useHotkeys('a', () => setAdding(true));
-  useHotkeys('p', () => window.print());
+  useKey('undo', () => board.undo(), [board]);
+  useKey('redo', () => board.redo(), [board]);
+  useKey('add-dose', () => setAdding(true));
+  useKey('print', () => window.print());
 
   const { search, stop, found, setFound, ask, letGo, findBeside } = usePlanSearch({
     work,
@@ -163,7 +163,7 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
   const keep = () => {
     const before = plan ?? null;
     void send({ intent: 'keep', doses });
-    offerUndo(`The plan for ${year} is kept.`, () => void send({ intent: 'put-back', plan: before }));
+    offerUndo(`The plan for ${year} is saved.`, () => void send({ intent: 'put-back', plan: before }));
   };
   const clear = () => {
     const before = plan ?? null;
@@ -223,7 +223,7 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
               onFault={setRefusal}
             />
             <Button disabled={all.length === 0 || plan?.keptOn !== undefined} onClick={keep}>
-              Keep this plan
+              Save plan
             </Button>
           </div>
           {search && <SearchLine search={search} onStop={stop} />}

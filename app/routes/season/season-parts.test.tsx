@@ -149,13 +149,13 @@ describe('the picked dose', () => {
   it('locks and removes, and does neither to a dose that is given', () => {
     const acts = panel();
     fireEvent.click(screen.getByRole('checkbox'));
-    fireEvent.click(screen.getByRole('button', { name: 'Remove this dose' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Delete dose' }));
     expect([acts.onLock.mock.calls.length, acts.onRemove.mock.calls.length]).toEqual([1, 1]);
   });
   it('says of a given dose that it stands', () => {
     panel({ given: true });
     expect(screen.getByText(/Given already/)).toBeTruthy();
-    expect(screen.queryByRole('button', { name: 'Remove this dose' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Delete dose' })).toBeNull();
   });
 });
 
@@ -218,16 +218,16 @@ describe('plans side by side', () => {
     const acts = compare([aside('a', 'By hand'), aside('b', 'Cheapest')]);
     expect(screen.getAllByRole('columnheader')).toHaveLength(4);
     expect(screen.getByRole('button', { name: 'Set this plan aside to compare' })).toHaveProperty('disabled', true);
-    fireEvent.click(screen.getAllByRole('button', { name: 'Take this plan' })[1]!);
+    fireEvent.click(screen.getAllByRole('button', { name: 'Use this plan' })[1]!);
     expect(acts.onTake).toHaveBeenCalledWith([firstPlanned], 'Cheapest');
-    fireEvent.click(screen.getAllByRole('button', { name: 'Drop it' })[0]!);
+    fireEvent.click(screen.getAllByRole('button', { name: 'Delete' })[0]!);
     expect(acts.onDrop.mock.calls[0]?.[0]).toMatchObject({ id: 'a' });
   });
   it('never lets a plan be taken that is there for comparison only', () => {
     compare([{ ...aside('a', 'Weekly light feeding in fall'), comparisonOnly: true } as never]);
     expect(screen.getByText('For comparison only, never planned')).toBeTruthy();
-    expect(screen.queryByRole('button', { name: 'Take this plan' })).toBeNull();
-    expect(screen.getByRole('button', { name: 'Drop it' })).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Use this plan' })).toBeNull();
+    expect(screen.getByRole('button', { name: 'Delete' })).toBeTruthy();
   });
   it('tells what each would cost, mow and fail', () => {
     compare([aside('a', 'One dose')]);
@@ -254,8 +254,8 @@ describe('a search and its end', () => {
     const solved = { on: '2027-04-05', status: 'optimal' as const, gapPercent: 0.4 };
     const plan = { id: 'p', year: 2027, products: undefined, solved, doses };
     expect(provenance(undefined, false)).toBe('a first draft by the plain rule');
-    expect(provenance(plan, false)).toBe('proven within 0.40 % of the best; not kept yet');
-    expect(provenance({ ...plan, keptOn: '2027-04-06' }, true)).toBe('kept 6 Apr 2027');
+    expect(provenance(plan, false)).toBe('proven within 0.40 % of the best; not saved yet');
+    expect(provenance({ ...plan, keptOn: '2027-04-06' }, true)).toBe('saved 6 Apr 2027');
     expect(provenance({ ...plan, solved: { ...solved, gapPercent: 0.01 } }, false)).toContain('the best there is');
   });
   it('offers to let go what frees the year, or to leave the plan', () => {
@@ -275,7 +275,7 @@ describe('a search and its end', () => {
     render(<NoPlan found={{ status: 'infeasible', conflict: conflict as never }} onLetGo={letGo} onClose={leave} />);
     expect(screen.getByRole('alert').textContent).toContain('No plan');
     fireEvent.click(screen.getByRole('button', { name: /^Plan again and/ }));
-    fireEvent.click(screen.getByRole('button', { name: 'Leave the plan as it was' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Cancel' }));
     expect([letGo.mock.calls.length, leave.mock.calls.length]).toEqual([1, 1]);
   });
   it('reads a step’s consequence out: what broke, what it cost, how many trips', () => {

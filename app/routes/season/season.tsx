@@ -9,9 +9,21 @@ import type { Route } from './+types/season';
 import { type SeasonSent, seasonAction } from './season-action';
 import { SeasonBoard } from './season-board';
 import { StageFault } from '../../work/stage-fault';
+import { received, sendBy, type Shapes } from '../../work/send';
+
+const SHAPES: Shapes<SeasonSent> = {
+  product: { key: 'text', productId: 'text?' },
+  choices: { choices: 'record' },
+  doses: { doses: 'list', solved: 'record?' },
+  keep: { doses: 'list' },
+  plain: {},
+  aside: { plan: 'record' },
+  'drop-aside': { planId: 'text' },
+  'put-back': { plan: 'record?' },
+};
 
 export async function clientAction({ request, params }: Route.ClientActionArgs) {
-  return seasonAction(params.propertyId, (await request.json()) as SeasonSent);
+  return seasonAction(params.propertyId, await received(request, SHAPES));
 }
 
 export default function Season() {
@@ -26,7 +38,7 @@ export default function Season() {
         <p>Nothing to date yet: measure a zone in Ground, type its report in Read, and the year is laid out here.</p>
       </div>
     );
-  const send = (sent: SeasonSent) => fetcher.submit(sent as never, { method: 'post', encType: 'application/json' });
+  const send = (sent: SeasonSent) => sendBy(fetcher, sent);
   const thisYear = Number(today.slice(0, 4));
   const years = [...new Set([thisYear, thisYear + 1, year])].sort();
   return (

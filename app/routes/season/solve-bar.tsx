@@ -15,9 +15,9 @@ const percent = (gap: number): string =>
 export function provenance(plan: Plan | undefined, edited: boolean): string {
   if (!plan?.doses) return 'a first draft by the plain rule';
   const { solved } = plan;
-  if (!solved || edited) return plan.keptOn ? `kept ${showDate(plan.keptOn)}` : 'changed by hand, not kept yet';
+  if (!solved || edited) return plan.keptOn ? `saved ${showDate(plan.keptOn)}` : 'changed by hand, not saved yet';
   const how = solved.gapPercent === undefined ? 'found by the planner' : `proven ${percent(solved.gapPercent)}`;
-  return plan.keptOn ? `${how}; kept ${showDate(plan.keptOn)}` : `${how}; not kept yet`;
+  return plan.keptOn ? `${how}; saved ${showDate(plan.keptOn)}` : `${how}; not saved yet`;
 }
 
 /** The search under way: seconds, the best so far, how much better any other plan could still be, and the stop. */
@@ -66,7 +66,7 @@ export function NoPlan({
             {conflict.letGo.length === 1 ? letGoWords(conflict.letGo[0]!).split(' (')[0] : 'let these go'}
           </Button>
         )}
-        <Button onClick={onClose}>Leave the plan as it was</Button>
+        <Button onClick={onClose}>Cancel</Button>
       </div>
     </div>
   );

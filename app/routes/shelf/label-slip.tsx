@@ -17,6 +17,7 @@ import { Substances } from '../../ui/substance';
 import { CoverageRuler } from './coverage-ruler';
 import { GradeEntry } from './grade-entry';
 import { labelFrom, labelSoFar, type OtherGuarantee, type PlainNumber, type TypedLabel } from './typed-label';
+import { sendBy } from '../../work/send';
 
 export type LabelAnswer = { faults?: Record<string, string>; kept?: string };
 export type LabelSent = { intent: 'keep'; typed: TypedLabel; draft: boolean };
@@ -58,8 +59,7 @@ export function LabelSlip({ product, fetcher, onClose, onRemove }: LabelSlipProp
         : stops.length > 0
           ? 'what is marked above'
           : undefined;
-  const send = (draft: boolean) =>
-    fetcher.submit({ intent: 'keep', typed, draft } as never, { method: 'post', encType: 'application/json' });
+  const send = (draft: boolean) => sendBy(fetcher, { intent: 'keep', typed, draft });
   const number = (key: PlainNumber, label: string, unit?: string) => (
     <TextField
       label={label}
@@ -299,13 +299,11 @@ export function LabelSlip({ product, fetcher, onClose, onRemove }: LabelSlipProp
       {Object.keys(faults).length > 0 && !faults.storage && <Fault>Not stored: {Object.values(faults)[0]}</Fault>}
       <div className="foot">
         <Button type="primary" disabled={waits !== undefined} onClick={() => void send(false)}>
-          {product && !product.unfinished ? 'Keep the label' : 'Put on the shelf'}
+          {product && !product.unfinished ? 'Save label' : 'Save to the shelf'}
         </Button>
         {waits !== undefined && <span className="note">waits for {waits}</span>}
-        {waits !== undefined && typed.name.trim() !== '' && (
-          <Button onClick={() => void send(true)}>Keep as draft</Button>
-        )}
-        {onRemove && <Button onClick={onRemove}>Take it off the shelf</Button>}
+        {waits !== undefined && typed.name.trim() !== '' && <Button onClick={() => void send(true)}>Save draft</Button>}
+        {onRemove && <Button onClick={onRemove}>Delete label</Button>}
       </div>
     </aside>
   );

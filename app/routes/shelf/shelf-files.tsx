@@ -143,7 +143,7 @@ export function ShelfFiles({ open, products, missing, today, onStore, onClose }:
                 )
               }
             >
-              Store {changes.fresh.length + changes.changed.length}
+              Save {changes.fresh.length + changes.changed.length}
             </Button>
           </section>
         )}

@@ -1,7 +1,7 @@
 import './shelf.css';
 import { App, Button, Checkbox, Input } from 'antd';
 import { useEffect, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useKey } from '../../ui/keys';
 import { useFetcher, useSearchParams } from 'react-router';
 import type { Product } from '@core/records/case';
 import {
@@ -29,6 +29,7 @@ import { ShelfFiles } from './shelf-files';
 import { isAbout, isOnly, ONLY, type Only, shelved, type Subject, SUBJECTS } from './shelf-groups';
 import { productFromTyped } from './typed-label';
 import { StageFault } from '../../work/stage-fault';
+import { received, sendBy, type Shapes } from '../../work/send';
 
 type Sent =
   | LabelSent
@@ -67,8 +68,15 @@ async function act(sent: Sent): Promise<LabelAnswer> {
   }
 }
 
+const SHAPES: Shapes<Sent> = {
+  keep: { typed: 'record', draft: 'yes' },
+  remove: { id: 'text' },
+  store: { products: 'list' },
+  'put-back': { products: 'list' },
+};
+
 export async function clientAction({ request }: Route.ClientActionArgs) {
-  const sent = (await request.json()) as Sent;
+  const sent = await received(request, SHAPES);
   return orFault(() => act(sent));
 }
 
@@ -100,13 +108,9 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
       },
       { replace: true },
     );
-  const send = (sent: Exclude<Sent, LabelSent>) =>
-    void fetcher.submit(sent as never, { method: 'post', encType: 'application/json' });
-  useHotkeys('a', (event) => {
-    event.preventDefault();
-    open(NEW);
-  });
-  useHotkeys('escape', () => workings.close());
+  const send = (sent: Exclude<Sent, LabelSent>) => void sendBy(fetcher, sent);
+  useKey('new-label', () => open(NEW));
+  useKey('close-workings', () => workings.close());
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
   useEffect(() => {
     if (answer?.kept) {

@@ -34,8 +34,8 @@ export const GOOD_ENOUGH_GAP = 0.01;
 export const LONGEST_SEARCH_S = 30;
 /** Each search for what would free a plan, s. */
 const CONFLICT_SEARCH_S = 4;
-/** A relaxation is called the least only where no other is smaller by more than this share. */
-const PROVEN_LEAST_GAP = 1e-4;
+/** A relaxation is called the least only where no other is proven smaller by more than this share: less than its words show. */
+const PROVEN_LEAST_GAP = 0.02;
 /** Longest search for a first plan of one zone, s. */
 const ZONE_SEARCH_S = 2;
 /** So many zones are planned together in a few seconds; a property of more than twice as many is begun in such groups too. Measured. */

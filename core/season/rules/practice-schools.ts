@@ -30,7 +30,7 @@ export const LATE_SEASON_SCHOOLS: readonly PracticeSchool<LateSchool>[] = [
     id: 'late-soluble',
     title: 'Late soluble',
     does: 'About 1 lb fast N per 1000 ft2 at the last mowing, while turf is green and ground not frozen.',
-    because: 'Early spring colour without a flush of top growth.',
+    because: 'Early spring color without a flush of top growth.',
     against: 'Leaching: never on sand, slopes, near water, inside a closure, or on ground that freezes within 10 days.',
   },
   {
@@ -45,7 +45,7 @@ export const LATE_SEASON_SCHOOLS: readonly PracticeSchool<LateSchool>[] = [
     title: 'Weekly light soluble',
     does: '0.5 lb N per 1000 ft2 each week until growth slows.',
     because: 'Quick visible response.',
-    against: 'More mowing, burn and leaching, and trials show 2 lb N no better than 1 in spring colour.',
+    against: 'More mowing, burn and leaching, and trials show 2 lb N no better than 1 in spring color.',
     comparisonOnly: true,
   },
   {
@@ -53,7 +53,7 @@ export const LATE_SEASON_SCHOOLS: readonly PracticeSchool<LateSchool>[] = [
     title: 'Potassium-led finish',
     does: 'Less N, more K2O (and P2O5 only on a test).',
     because: 'Thought to harden grass for winter.',
-    against: 'Without a low test K changes little, and much K may favour snow mould.',
+    against: 'Without a low test K changes little, and much K may favour snow mold.',
   },
 ];
 
@@ -103,7 +103,7 @@ export const HIGH_PH_SCHOOLS: readonly PracticeSchool<HighPh>[] = [
   {
     id: 'leave-and-manage',
     title: 'Leave and manage',
-    does: 'Leave the pH, grow what suits it, feed iron and manganese for colour.',
+    does: 'Leave the pH, grow what suits it, feed iron and manganese for color.',
     because: 'Cheap, safe, and the only way in limy soil.',
     against: 'The cause stays.',
   },

@@ -83,7 +83,7 @@ export function Wishes({ choices, aim, zoneSeason, picked, onAim, onChoices, onP
   const label = (p: Product) => `${p.name} ${faceOf(p)}`;
   return (
     <section className="wishes" aria-labelledby={`${id}-h`}>
-      <h2 id={`${id}-h`}>Wishes</h2>
+      <h2 id={`${id}-h`}>Plan options</h2>
       <div className="choices">
         <div className="field">
           <span className="label" id={`${id}-aim`}>

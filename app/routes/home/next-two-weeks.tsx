@@ -4,7 +4,7 @@ import { Mark } from '../../ui/marks';
 import type { Row } from './property-row';
 
 /** What goes down in the next two weeks on the properties shown. */
-export function Fortnight({ rows, today, partial }: { rows: readonly Row[]; today: string; partial: boolean }) {
+export function NextTwoWeeks({ rows, today, partial }: { rows: readonly Row[]; today: string; partial: boolean }) {
   const until = addDays(today, 14);
   const due = rows
     .flatMap(({ file, season }) =>
@@ -18,9 +18,9 @@ export function Fortnight({ rows, today, partial }: { rows: readonly Row[]; toda
     .filter((d) => d.date > until)
     .sort((a, b) => a.date.localeCompare(b.date))[0];
   return (
-    <section aria-labelledby="fortnight">
+    <section aria-labelledby="next-two-weeks">
       <div className="pagehead" style={{ padding: 0 }}>
-        <h2 id="fortnight">Fortnight</h2>
+        <h2 id="next-two-weeks">Next two weeks</h2>
         <span className="sp" />
         <span className="small">
           {showDay(today)} to {showDay(until)}
@@ -30,7 +30,7 @@ export function Fortnight({ rows, today, partial }: { rows: readonly Row[]; toda
       {due.length === 0 && (
         <p className="note">Nothing goes down in these two weeks{later ? `; next is ${showDate(later.date)}` : ''}.</p>
       )}
-      <ul className="fortnight">
+      <ul className="next-two-weeks">
         {due.map(({ dose, file, zone }, i) => (
           <li key={i}>
             <span className="small">{showDay(dose.date)}</span>

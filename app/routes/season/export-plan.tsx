@@ -66,7 +66,7 @@ export function TakeAlong({ file, season, judged, care, today, provenance, onFau
         onClick: ({ key }) => acts[key]?.(),
       }}
     >
-      <Button loading={busy}>Take along</Button>
+      <Button loading={busy}>Export plan</Button>
     </Dropdown>
   );
 }

@@ -1,0 +1,80 @@
+import { type FetcherWithComponents, useFetcher } from 'react-router';
+
+/**
+ * How a page asks its action for something: one body, an `intent` and what goes with it, as JSON. The action reads it with
+ * `received`, which checks the body against the shapes it knows; records inside are checked again by their schemas at the write.
+ */
+const JSON_POST = { method: 'post', encType: 'application/json' } as const;
+
+export interface Intent {
+  intent: string;
+}
+
+/** Sends a body by a fetcher; the promise is that of the action. */
+export const sendBy = <Sent extends Intent>(
+  fetcher: Pick<FetcherWithComponents<unknown>, 'submit'>,
+  sent: Sent,
+): Promise<void> => fetcher.submit(sent as never, JSON_POST);
+
+/** A fetcher of a page's action: `send` asks, `answer` is there once it is idle again, `sending` is what is under way. */
+export function useSend<Sent extends Intent, Answer>(): {
+  send: (sent: Sent) => void;
+  answer: Answer | undefined;
+  sending: Sent | undefined;
+  fetcher: FetcherWithComponents<Answer>;
+} {
+  // the generic type of an answer says nothing of its serialising, which here is none: client actions hand it over as it is
+  const fetcher = useFetcher() as FetcherWithComponents<Answer>;
+  return {
+    fetcher,
+    send: (sent) => void sendBy(fetcher, sent),
+    answer: fetcher.state === 'idle' ? fetcher.data : undefined,
+    sending: fetcher.json as Sent | undefined,
+  };
+}
+
+/** What a key of a body may hold; a trailing `?` lets it be left out. */
+type Plain = 'text' | 'number' | 'yes' | 'record' | 'list';
+type Kind = Plain | `${Plain}?`;
+
+const isRecord = (value: unknown): boolean => typeof value === 'object' && value !== null && !Array.isArray(value);
+const IS: Record<Plain, (value: unknown) => boolean> = {
+  text: (value) => typeof value === 'string',
+  number: (value) => typeof value === 'number' && Number.isFinite(value),
+  yes: (value) => typeof value === 'boolean',
+  record: isRecord,
+  list: Array.isArray,
+};
+const isOf = (kind: Kind, value: unknown): boolean =>
+  kind.endsWith('?')
+    ? value === undefined || value === null || IS[kind.slice(0, -1) as Plain](value)
+    : IS[kind as Plain](value);
+
+/** The shapes that one action takes: each intent with the keys it carries. */
+export type Shapes<Sent extends Intent> = { [I in Sent['intent']]: Record<string, Kind> };
+
+/**
+ * The body of a request, once it is one of the shapes; a `Response` with 400 where it is none, which only a defect of ours or
+ * a stranger can send.
+ *
+ * @example await received<Sent>(request, { keep: { typed: 'record' }, remove: { zoneId: 'text' } })
+ */
+export async function received<Sent extends Intent>(request: Request, shapes: Shapes<Sent>): Promise<Sent> {
+  const refused = (says: string) => new Response(says, { status: 400 });
+  let body: unknown;
+  try {
+    body = await request.json();
+  } catch {
+    throw refused('The request holds no JSON.');
+  }
+  const intents = Object.keys(shapes);
+  if (!isRecord(body) || !intents.includes((body as Intent).intent))
+    throw refused(`The request asks for none of ${intents.join(', ')}.`);
+  const { intent, ...rest } = body as Intent & Record<string, unknown>;
+  const shape = shapes[intent as Sent['intent']];
+  const stranger = Object.keys(rest).find((key) => !Object.hasOwn(shape, key));
+  if (stranger !== undefined) throw refused(`The request to ${intent} carries “${stranger}”, which is not known.`);
+  const wrong = Object.entries(shape).find(([key, kind]) => !isOf(kind, rest[key]));
+  if (wrong) throw refused(`The request to ${intent} wants a ${wrong[1].replace('?', '')} as “${wrong[0]}”.`);
+  return body as Sent;
+}
