@@ -5,7 +5,7 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { applyChange, type Change } from '../../storage/changes';
 import { deleteZone, loadProperty, saveProperty, saveZone } from '../../storage/property-repository';
 import { orFault } from '../../work/or-fault';
-import { type TypedZone, zoneFromTyped } from './zone-from-typed';
+import { type TypedZone, zoneFromTyped } from './draft/zone-from-typed';
 
 export type Sent =
   | { intent: 'keep'; typed: TypedZone }

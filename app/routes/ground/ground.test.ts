@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Zone } from '@core/records/case';
-import { draw as step, type DraftAction, newDraft, outlineFault, withSideLength } from './draft-state';
-import { closed, pointWith, shapeBetween } from './pointing';
-import { cornerFromText, snap } from './snap';
-import { groundFromZone, measuredFrom } from './typed-ground';
-import { typedFromZone, type TypedZone, zoneFromTyped } from './zone-from-typed';
+import { draw as step, type DraftAction, newDraft, outlineFault, withSideLength } from './draft/draft-state';
+import { closed, pointWith, shapeBetween } from './draft/pointing';
+import { cornerFromText, snap } from './draft/snap';
+import { groundFromZone, measuredFrom } from './draft/typed-ground';
+import { typedFromZone, type TypedZone, zoneFromTyped } from './draft/zone-from-typed';
 
 const draw = (...actions: DraftAction[]) =>
   actions.reduce(step, newDraft({ ...groundFromZone(undefined), measure: 'outline' }));

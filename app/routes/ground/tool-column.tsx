@@ -1,7 +1,7 @@
 import { Checkbox } from 'antd';
 import { type KeyId, KEYS } from '../../ui/keys';
-import type { Target, Tool } from './pointing';
-import type { SnapSwitches } from './snap';
+import type { Target, Tool } from './draft/pointing';
+import type { SnapSwitches } from './draft/snap';
 
 export const TOOL_KEYS: readonly { tool: Tool; name: string }[] = [
   { tool: 'select', name: 'Select' },

@@ -1,7 +1,7 @@
 import { type KeyId, useKey } from '../../ui/keys';
-import type { BroughtIn } from './bring-in';
-import type { DraftAction } from './draft-state';
-import type { Target, Tool } from './pointing';
+import type { BroughtIn } from './import/import-outlines';
+import type { DraftAction } from './draft/draft-state';
+import type { Target, Tool } from './draft/pointing';
 import { TOOL_KEYS } from './tool-column';
 
 export interface SheetActs {

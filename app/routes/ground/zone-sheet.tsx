@@ -3,7 +3,7 @@ import { lazy, Suspense, useMemo, useReducer, useState } from 'react';
 import type { FetcherWithComponents } from 'react-router';
 import type { CutOut, Site, Zone } from '@core/records/case';
 import { newId } from '@core/records/new-id';
-import { ClaimWarning } from './claim-warning';
+import { ClaimWarning } from './facts/claim-warning';
 import { classByHand } from '@core/ground/hand-test';
 import { cornersOf, isPlaced, type Measured } from '@core/ground/shape';
 import { groundOf } from '@core/ground/zone-ground';
@@ -13,15 +13,15 @@ import { Fault, TextField } from '../../ui/field';
 import { useMounted } from '../../ui/use-mounted';
 import { useWidth } from '../../ui/use-width';
 import { usePropertyWork } from '../../work/property-work';
-import type { BroughtIn } from './bring-in';
-import { BroughtInModal } from './brought-in-modal';
-import { CornerTable } from './corner-table';
-import { draw, newDraft, outlineFault } from './draft-state';
+import type { BroughtIn } from './import/import-outlines';
+import { ImportModal } from './import/import-modal';
+import { CornerTable } from './facts/corner-table';
+import { draw, newDraft, outlineFault } from './draft/draft-state';
 import type { Answer, Sent } from './ground-action';
-import { HandTest } from './hand-test';
-import { MeasureFields } from './measure-fields';
-import { pointWith, type Target, type Tool } from './pointing';
-import { ReckoningLine } from './reckoning-line';
+import { HandTest } from './facts/hand-test';
+import { MeasureFields } from './facts/measure-fields';
+import { pointWith, type Target, type Tool } from './draft/pointing';
+import { ReckoningLine } from './facts/reckoning-line';
 import {
   draftedGround,
   freeSpot,
@@ -32,18 +32,18 @@ import {
   slipAt,
   spokenOf,
   typedFrom,
-} from './drafted-ground';
-import { SHEET_HEIGHT, type SheetView, viewOf, zoomed } from './sheet/sheet-view';
-import { SideSlip } from './side-slip';
+} from './draft/drafted-ground';
+import { SHEET_HEIGHT, type SheetView, viewOf, zoomed } from './draft/sheet-view';
+import { SideSlip } from './facts/side-slip';
 import { CutOutList, SiteList } from './site-list';
-import type { SnapSwitches } from './snap';
-import { TypedPoint } from './typed-point';
+import type { SnapSwitches } from './draft/snap';
+import { TypedPoint } from './facts/typed-point';
 import { ToolColumn } from './tool-column';
-import { groundFromZone } from './typed-ground';
-import { factsFromZone, type TypedFacts } from './zone-from-typed';
-import { ZoneFacts } from './zone-facts';
+import { groundFromZone } from './draft/typed-ground';
+import { factsFromZone, type TypedFacts } from './draft/zone-from-typed';
+import { ZoneFacts } from './facts/zone-facts';
 import { useSheetKeys } from './use-sheet-keys';
-import { ZoneLedger } from './zone-ledger';
+import { ZoneLedger } from './facts/zone-ledger';
 import { sendBy } from '../../work/send';
 
 const SiteSheet = lazy(() => import('./sheet/site-sheet'));
@@ -387,7 +387,7 @@ export function ZoneSheet({ zone, fetcher, onChoose, onAdd, onSend, onRemove }: 
           <SiteList site={site} onSite={(changed, says) => onSend({ intent: 'site', site: changed, says })} />
         </aside>
       </div>
-      <BroughtInModal
+      <ImportModal
         asking={asking}
         zone={zone}
         facts={facts}

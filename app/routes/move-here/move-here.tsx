@@ -6,7 +6,7 @@ import type { Plan } from '@core/records/case';
 import { doseKey } from '@core/season/plan/dose-key';
 import { Link, useFetcher, useLocation, useNavigate, useSearchParams } from 'react-router';
 import { moveProgramme } from '@core/season/edit/move-programme';
-import { plannedOf } from '@core/season/plan/planned-doses';
+import { plannedDosesOf } from '@core/season/plan/planned-doses';
 import { grassOf } from '@core/packs/grasses';
 import { listProperties, loadProperty } from '../../storage/property-repository';
 import { Fault, ChoiceField } from '../../ui/field';
@@ -56,7 +56,7 @@ export default function MoveHere({ loaderData }: Route.ComponentProps) {
     [theirs, search],
   );
   const doses = useMemo(
-    () => (there ? plannedOf(there.season, new Set()).filter((d) => d.zoneId === there.zone?.id) : []),
+    () => (there ? plannedDosesOf(there.season, new Set()).filter((d) => d.zoneId === there.zone?.id) : []),
     [there],
   );
   const [climateThere, climateHere] = [theirs?.property.climate, file.property.climate];
@@ -73,7 +73,7 @@ export default function MoveHere({ loaderData }: Route.ComponentProps) {
   const lay = () => {
     if (!zone) return;
     const locked = new Set((plan?.doses ?? []).filter((d) => d.locked).map(doseKey));
-    send({ intent: 'lay', zoneId: zone.id, standing: plannedOf(season, locked), doses: moved.map((m) => m.dose) });
+    send({ intent: 'lay', zoneId: zone.id, standing: plannedDosesOf(season, locked), doses: moved.map((m) => m.dose) });
     before.current = plan ?? null;
   };
   const laid = fetcher.data?.laid;

@@ -19,16 +19,16 @@ import { usePropertyWork } from '../../work/property-work';
 import { zoneFacts } from '../../work/zone-facts';
 import type { Route } from './+types/prescribe';
 import { AllZones } from './all-zones';
-import { CopyModal } from './copy-modal';
-import { Amount, comesAlong, DoseList, Line, type OwnAsk, OwnButton } from './line';
-import { NitrogenWalk } from './nitrogen-walk';
-import { NutrientLine } from './nutrient-line';
-import { OtherLines } from './other-lines';
-import { OwnModal } from './own-modal';
-import { PhSection } from './ph-section';
+import { CopyModal } from './overrides/copy-modal';
+import { Amount, comesAlong, DoseList, Line, type OwnAsk, OwnButton } from './lines/line';
+import { NitrogenWalk } from './lines/nitrogen-walk';
+import { NutrientLine } from './lines/nutrient-line';
+import { OtherLines } from './lines/other-lines';
+import { OverrideModal } from './overrides/override-modal';
+import { PhSection } from './lines/ph-section';
 import { act, type Answer, type Sent } from './prescribe-action';
 import { prescriptionDocument } from './prescription-pdf';
-import { Schools } from './practice';
+import { Schools } from './lines/practice-schools';
 import { YearMargin } from './year-margin';
 import { StageFault } from '../../work/stage-fault';
 import { received, sendBy, type Shapes } from '../../work/send';
@@ -280,7 +280,13 @@ export default function Prescribe() {
       </div>
       <YearMargin onCopy={() => setCopying(true)} onPdf={() => void pdf()} />
       {asking && (
-        <OwnModal key={asking.line} ask={asking} zoneId={zone.id} by={lastBy} onClose={() => setAsking(undefined)} />
+        <OverrideModal
+          key={asking.line}
+          ask={asking}
+          zoneId={zone.id}
+          by={lastBy}
+          onClose={() => setAsking(undefined)}
+        />
       )}
       {copying && <CopyModal work={work} from={zone} by={lastBy} fetcher={fetcher} onClose={() => setCopying(false)} />}
     </div>

@@ -9,7 +9,7 @@ import { doseKey } from '@core/season/plan/dose-key';
 import { daysBetween } from '@core/days/day';
 import { moveDose, moveDoseTo, removeDose, setRate, swapProduct, toggleLock } from '@core/season/edit/edit-plan';
 import { judgePlan } from '@core/season/checks/judge-plan';
-import { givenKeys } from '@core/season/plan/doses-given';
+import { keysOfGivenDoses } from '@core/season/plan/doses-given';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { weeklyNitrogen } from '@core/season/plan/weekly-nitrogen';
 import { withDoses } from '@core/season/plan/with-doses';
@@ -18,19 +18,19 @@ import { showDay, showRate } from '../../ui/format';
 import { useMounted } from '../../ui/use-mounted';
 import { useOfferUndo } from '../../ui/use-offer-undo';
 import type { PropertyWork } from '../../work/property-work';
-import { AddDose } from './add-dose';
-import { BoardLanes, type BoardHand } from './board';
-import { BoardChecks } from './board-checks';
-import { Buying } from './buying';
-import { ConsequenceLine } from './consequence-line';
-import { DosePanel } from './dose-panel';
+import { AddDose } from './board/add-dose';
+import { BoardLanes, type BoardHand } from './board/board-lanes';
+import { BoardChecks } from './board/board-checks';
+import { Buying } from './export/buying';
+import { ConsequenceLine } from './board/consequence-line';
+import { DosePanel } from './board/dose-panel';
 import type { SeasonSent } from './season-action';
-import { NoPlan, provenance, SearchLine } from './solve-bar';
-import { TakeAlong } from './take-along';
-import { useBoard } from './use-board';
-import { usePlanSearch } from './use-plan-search';
-import { UnderBoard } from './under-board';
-import { NO_MENDINGS, useMendings } from './use-mendings';
+import { NoPlan, provenance, SearchLine } from './search/solve-bar';
+import { ExportPlan } from './export/export-plan';
+import { useBoard } from './board/use-board';
+import { usePlanSearch } from './search/use-plan-search';
+import { BesidePlan } from './compare/beside-plan';
+import { NO_EDITS, useEditsThatMend } from './board/use-edits-that-mend';
 
 const WeeklyNitrogenChart = lazy(() => import('../../ui/charts/weekly-nitrogen-chart'));
 
@@ -63,7 +63,7 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
   // what is held over the board is judged live, as if it were dropped there
   const shown = useMemo(() => (held ? withDoses(draft, file, held) : board.season), [held, draft, file, board.season]);
   const judged = useMemo(() => (held ? judgePlan(file, shown) : board.judged), [held, file, shown, board.judged]);
-  const mendings = useMendings(file, draft, doses, board.judged);
+  const editsThatMend = useEditsThatMend(file, draft, doses, board.judged);
   const shownZone = shown.zones.find((z) => z.zone.id === zone.id);
 
   const focusKey = useRef<string | undefined>(undefined);
@@ -150,7 +150,7 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
     shown.zones.flatMap((z) => z.doses).find((d) => doseKey(d) === selected);
   const pickedPlan = doses.find((d) => doseKey(d) === selected);
   const pickedZone = file.zones.find((z) => z.id === picked?.zoneId);
-  const given = useMemo(() => givenKeys(file), [file]);
+  const given = useMemo(() => keysOfGivenDoses(file), [file]);
   const edited = board.solved === undefined;
   const all = shown.zones.flatMap((z) => z.doses);
   const weekly = useMemo(
@@ -213,7 +213,7 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
             </Button>
             {plan?.doses && <Button onClick={clear}>Back to the plain draft</Button>}
             <span className="sp" />
-            <TakeAlong
+            <ExportPlan
               file={file}
               season={shown}
               judged={judged}
@@ -282,7 +282,7 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
               )}
             </div>
           )}
-          <UnderBoard
+          <BesidePlan
             work={work}
             zone={zone}
             shown={shown}
@@ -334,7 +334,7 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
           <BoardChecks
             judged={judged}
             zoneId={zone.id}
-            mendings={held ? NO_MENDINGS : mendings}
+            editsThatMend={held ? NO_EDITS : editsThatMend}
             onMend={({ doses: next, says }) => edit(next, says)}
           />
           <Buying doses={all} products={products} />

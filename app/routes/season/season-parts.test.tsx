@@ -8,25 +8,25 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { doseKey } from '@core/season/plan/dose-key';
 import { judgePlan } from '@core/season/checks/judge-plan';
 import { planSeason } from '@core/season/draft/plan-season';
-import { plannedOf } from '@core/season/plan/planned-doses';
+import { plannedDosesOf } from '@core/season/plan/planned-doses';
 import { withDoses } from '@core/season/plan/with-doses';
-import { AddDose } from './add-dose';
-import { BoardLanes, type BoardHand } from './board';
-import { Buying } from './buying';
-import { Compare } from './compare';
-import { ConsequenceLine } from './consequence-line';
-import { DosePanel } from './dose-panel';
-import { DoseTable } from './dose-table';
-import { clashes, layOut } from './lane-layout';
-import { NoPlan, provenance, SearchLine } from './solve-bar';
-import { Wishes } from './wishes';
+import { AddDose } from './board/add-dose';
+import { BoardLanes, type BoardHand } from './board/board-lanes';
+import { Buying } from './export/buying';
+import { Compare } from './compare/compare';
+import { ConsequenceLine } from './board/consequence-line';
+import { DosePanel } from './board/dose-panel';
+import { DoseTable } from './board/dose-table';
+import { clashes, layOut } from './board/lane-layout';
+import { NoPlan, provenance, SearchLine } from './search/solve-bar';
+import { PlanOptions } from './search/plan-options';
 
 const read = readCase(readFileSync('demo/quarry-lane-school.json', 'utf8'));
 if (isRefusal(read)) throw new Error(read.refused);
 const given: Case = read;
 const products = given.products!;
 const draft = planSeason(given, 2027);
-const doses = plannedOf(draft, new Set());
+const doses = plannedDosesOf(draft, new Set());
 const lawn = draft.zones.find((z) => z.zone.id === 'south-lawn')!;
 const first = lawn.doses.find((d) => d.for === 'N')!;
 const firstPlanned = doses.find((d) => doseKey(d) === doseKey(first))!;
@@ -162,7 +162,7 @@ describe('the picked dose', () => {
 describe('wishes', () => {
   const wishes = (zone = lawn, choices: Case['choices'] = {}) => {
     const acts = { onAim: vi.fn(), onChoices: vi.fn(), onProduct: vi.fn() };
-    render(<Wishes choices={choices} aim="balanced" zoneSeason={zone} picked={{}} {...acts} />);
+    render(<PlanOptions choices={choices} aim="balanced" zoneSeason={zone} picked={{}} {...acts} />);
     return acts;
   };
   it('offers late nitrogen to cool-season grass and potash to warm-season grass, each with what speaks against it', () => {

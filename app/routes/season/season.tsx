@@ -1,6 +1,6 @@
 import '../../ui/ruled-table.css';
 import './season.css';
-import './board.css';
+import './board/board.css';
 import { Segmented } from 'antd';
 import { useState } from 'react';
 import { useFetcher } from 'react-router';

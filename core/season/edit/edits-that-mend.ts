@@ -7,7 +7,7 @@ import { checkZonePlan } from '../checks/check-plan';
 import { sayDay } from '../../days/day';
 import { type Consequence, consequenceOf, type JudgedPlan, judgePlan } from '../checks/judge-plan';
 import { moveDose, removeDose, setRate, swapProduct } from './edit-plan';
-import { givenKeys } from '../plan/doses-given';
+import { keysOfGivenDoses } from '../plan/doses-given';
 import type { SeasonPlan, ZoneSeason } from '../plan/season-plan';
 import { leastRateLb, RATE_STEP_LB } from '../rules/limits';
 import { withDoses } from '../plan/with-doses';
@@ -15,7 +15,7 @@ import { withDoses } from '../plan/with-doses';
 type JudgedCheck = JudgedPlan['checks'][number];
 
 /** One hand edit that would mend a check, tried out. */
-export interface Mending {
+export interface MendingEdit {
   /** What to do, as on a button: 'Move 2 Nov to 9 Nov'. */
   says: string;
   doses: PlannedDose[];
@@ -56,13 +56,13 @@ const STANDING = { pass: 0, warn: 1, fail: 2 } as const;
  * @param draft the year without its doses
  * @param before the plan as it stands, judged
  */
-export function mendings(
+export function editsThatMend(
   given: Case,
   draft: SeasonPlan,
   doses: readonly PlannedDose[],
   before: JudgedPlan,
   check: JudgedCheck,
-): Mending[] {
+): MendingEdit[] {
   const { zoneId } = check;
   const zoneSeason = draft.zones.find((z) => z.zone.id === zoneId);
   if (!zoneId || !zoneSeason || check.standing === 'pass') return [];
@@ -81,7 +81,7 @@ export function mendings(
     return clears(found) && found.every((c) => STANDING[c.standing] <= STANDING[stands.get(c.id) ?? 'pass']);
   };
 
-  const standing = givenKeys(given);
+  const standing = keysOfGivenDoses(given);
   const here = doses.filter((d) => d.zoneId === zoneId);
   const free = here.filter((d) => !d.locked && !standing.has(doseKey(d)));
   const atFault = free.filter((d) => check.doses?.includes(doseKey(d)));

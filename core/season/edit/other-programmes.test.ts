@@ -11,7 +11,7 @@ import { lastYearsDoses } from './last-years-doses';
 import { planSeason } from '../draft/plan-season';
 import { daysBetween } from '../../days/day';
 import { planFigures } from '../output/plan-figures';
-import { plannedOf } from '../plan/planned-doses';
+import { plannedDosesOf } from '../plan/planned-doses';
 import { planBest } from '../planner/plan-best';
 import { weeklyLightDoses } from './weekly-light-doses';
 import { weeklyNitrogen } from '../plan/weekly-nitrogen';
@@ -143,7 +143,7 @@ describe('last year’s programme', () => {
 describe('weekly light feeding, to compare with', () => {
   const given = okonedo();
   const draft = planSeason(given, 2027);
-  const doses = plannedOf(draft, new Set());
+  const doses = plannedDosesOf(draft, new Set());
   const weekly = weeklyLightDoses(draft, doses);
   const fallFrom = '2027-09-01';
   it('is half a pound of soluble N every Monday from September to the end of feeding, in place of fall’s nitrogen', () => {
@@ -166,10 +166,10 @@ describe('weekly light feeding, to compare with', () => {
   });
   it('leaves warm-season grass, and a shelf without soluble N, as they are', () => {
     const warm = { ...given, zones: given.zones.map((z) => ({ ...z, grass: 'bermudagrass' as const })) };
-    const [plan, its] = [planSeason(warm, 2027), plannedOf(planSeason(warm, 2027), new Set())];
+    const [plan, its] = [planSeason(warm, 2027), plannedDosesOf(planSeason(warm, 2027), new Set())];
     expect(weeklyLightDoses(plan, its)).toEqual(its);
     const slowOnly = { ...given, products: given.products!.filter((p) => p.id === 'coated-urea-42') };
     const slow = planSeason(slowOnly, 2027);
-    expect(weeklyLightDoses(slow, plannedOf(slow, new Set()))).toEqual(plannedOf(slow, new Set()));
+    expect(weeklyLightDoses(slow, plannedDosesOf(slow, new Set()))).toEqual(plannedDosesOf(slow, new Set()));
   });
 });

@@ -2,7 +2,7 @@ import type { Case } from '../../records/case';
 import { doseKey } from './dose-key';
 
 /** Doses of a zone that a person gave already: they stand in the record and cannot be changed. */
-export const givenKeys = (given: Pick<Case, 'zones'>): ReadonlySet<string> =>
+export const keysOfGivenDoses = (given: Pick<Case, 'zones'>): ReadonlySet<string> =>
   new Set(
     given.zones.flatMap((zone) =>
       (zone.applied ?? []).map(({ date, productId }) => doseKey({ zoneId: zone.id, date, productId })),

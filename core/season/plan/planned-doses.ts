@@ -2,7 +2,7 @@ import type { PlannedDose } from '../../records/case';
 import type { SeasonPlan } from './season-plan';
 
 /** Doses of a season as a plan keeps them. */
-export const plannedOf = (season: SeasonPlan, locked: ReadonlySet<string>): PlannedDose[] =>
+export const plannedDosesOf = (season: SeasonPlan, locked: ReadonlySet<string>): PlannedDose[] =>
   season.zones.flatMap((z) =>
     z.doses.map((d) => ({
       zoneId: d.zoneId,

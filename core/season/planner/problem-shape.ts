@@ -94,7 +94,7 @@ export interface ZoneProblem {
 }
 
 /** Weights of the soft wishes, in the currency of the prices. */
-export interface Wishes {
+export interface PlanOptions {
   /** A trip over and above its stated cost. */
   tripLb: number;
   /** One lb N/1000 ft2 away from the growth curve for one week, beyond half a dose. */
@@ -104,7 +104,7 @@ export interface Wishes {
 }
 
 /** What is minimised: cost alone, trips before cost, or cost with a fair word for both. Decision, docs/decisions.md. */
-export const WISHES: Readonly<Record<PlanAim, Wishes>> = {
+export const WISHES: Readonly<Record<PlanAim, PlanOptions>> = {
   balanced: { tripLb: 6, departure: 3, leftOver: 0.1 },
   cheapest: { tripLb: 0.5, departure: 0.3, leftOver: 0.02 },
   'fewest-trips': { tripLb: 60, departure: 1, leftOver: 0.05 },
@@ -116,7 +116,7 @@ export interface PlanProblem {
   zones: ZoneProblem[];
   maxTrips?: number;
   tripCost: number;
-  wishes: Wishes;
+  wishes: PlanOptions;
   /** Weeks on which somebody goes out already. */
   standingWeeks: Set<number>;
 }

@@ -1,6 +1,6 @@
 import { Group, Line, Rect, Text } from 'react-konva';
 import { INK, SANS } from './ink';
-import { LEFT, SHEET_HEIGHT, type SheetView, SQUARE_PX, toPx, TOP } from './sheet-view';
+import { LEFT, SHEET_HEIGHT, type SheetView, SQUARE_PX, toPx, TOP } from '../draft/sheet-view';
 
 /** First multiple of `step` at or above `from`. */
 const firstAt = (from: number, step: number): number => Math.ceil(from / step - 1e-9) * step;

@@ -2,10 +2,10 @@ import { useState } from 'react';
 import { Circle, Group, Line, Rect, RegularPolygon, Text } from 'react-konva';
 import { cornerLetter, findCrossing } from '@core/ground/crossing';
 import type { Pair } from '@core/reckoning/inputs';
-import type { DraftAction } from '../draft-state';
+import type { DraftAction } from '../draft/draft-state';
 import { INK, SERIF } from './ink';
 import { Lettering } from './lettering';
-import { middleOf, type SheetView, toFt, toPx } from './sheet-view';
+import { middleOf, type SheetView, toFt, toPx } from '../draft/sheet-view';
 import { linePoints } from './zone-drawing';
 
 /** Sides shorter than this on the screen carry no length, corners so near no letter. */

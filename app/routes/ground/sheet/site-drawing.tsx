@@ -7,7 +7,7 @@ import type { Pair } from '@core/reckoning/inputs';
 import { showArea } from '../../../ui/format';
 import { dotsPicture, INK } from './ink';
 import { Lettering } from './lettering';
-import { middleOf, pxPerFt, type SheetView, toPx } from './sheet-view';
+import { middleOf, pxPerFt, type SheetView, toPx } from '../draft/sheet-view';
 import { linePoints, pathOf } from './zone-drawing';
 
 /** Water with the strip kept clear beside it, under the zones. */

@@ -6,7 +6,7 @@ import type { Pair } from '@core/reckoning/inputs';
 import { showArea } from '../../../ui/format';
 import { hatchPicture, INK } from './ink';
 import { Lettering } from './lettering';
-import { middleOf, type SheetView, toPx } from './sheet-view';
+import { middleOf, type SheetView, toPx } from '../draft/sheet-view';
 
 /** Rings as one path, so that holes stay open. */
 export const pathOf = (view: SheetView, region: Region): string =>

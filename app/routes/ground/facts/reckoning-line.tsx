@@ -1,0 +1,89 @@
+import { zoneAmount } from '@core/field/zone-amount';
+import type { ZoneGround } from '@core/ground/zone-ground';
+import { sureFigure, traced } from '@core/reckoning/figure';
+import type { Dose } from '@core/season/plan/dose';
+import { Fig } from '../../../ui/fig';
+import { showArea, showDay, showWeight } from '../../../ui/format';
+
+/** Outline less strip less each kind of cut-out is the ground to feed; its error in square feet and in pounds. */
+export function ReckoningLine({
+  ground,
+  next,
+  productName,
+}: {
+  ground: ZoneGround | undefined;
+  next: Dose | undefined;
+  productName: string | undefined;
+}) {
+  if (!ground) return <p className="note reckoning">the shape is not closed yet</p>;
+  const { outline, toFeed, keptClear, cutOuts, error } = ground;
+  if (!outline || !toFeed)
+    return (
+      <p className="reckoning">
+        {showArea(ground.areaSqFt)} sq ft, as typed. <span className="note">Draw it, and its parts can be seen.</span>
+      </p>
+    );
+  const parts = [
+    ...(keptClear.sqFt > 0 ? [{ name: 'kept clear', sqFt: keptClear.sqFt }] : []),
+    ...cutOuts.map((c) => ({ name: c.name, sqFt: c.sqFt })),
+  ];
+  const shownSum = Math.round(outline.value) - parts.reduce((sum, p) => sum + Math.round(p.sqFt), 0);
+  const spare =
+    error && next
+      ? sureFigure(
+          zoneAmount,
+          {
+            ratePer1000Lb: traced(next.rate.value, `rate of the next dose, ${showDay(next.date)}`, next.rate),
+            areaSqFt: traced(error.value, 'likely error of the area', error),
+          },
+          {
+            title: 'Likely error at the next weigh-out',
+            unit: 'lb product',
+            usedIn: 'Only to know how sure the weigh-out is.',
+          },
+        )
+      : undefined;
+  return (
+    <div className="reckoning">
+      <dl>
+        <div>
+          <dt>outline</dt>
+          <dd>
+            <Fig figure={outline} show={showArea} />
+          </dd>
+        </div>
+        {parts.map((part, i) => (
+          <div key={`${part.name}${i}`}>
+            <dt>{part.name}</dt>
+            <dd>− {showArea(part.sqFt)}</dd>
+          </div>
+        ))}
+        <div className="result">
+          <dt>to feed</dt>
+          <dd>
+            = <Fig figure={toFeed} show={showArea} /> sq ft
+            {shownSum !== Math.round(toFeed.value) && <span className="small"> rounded</span>}
+          </dd>
+        </div>
+        {error && (
+          <div>
+            <dt>likely error</dt>
+            <dd>
+              ± <Fig figure={error} show={showArea} /> sq ft
+            </dd>
+          </div>
+        )}
+        {spare && next && (
+          <div>
+            <dt>
+              at the next weigh-out, {showDay(next.date)}, {productName?.toLowerCase()}
+            </dt>
+            <dd>
+              {showWeight(next.zoneLb)} ± <Fig figure={spare} show={showWeight} /> lb product
+            </dd>
+          </div>
+        )}
+      </dl>
+    </div>
+  );
+}

@@ -1,0 +1,189 @@
+import { Button } from 'antd';
+import { CARBONATES, DRAINAGE, LIGHT, MEASURED_BY, TURF, WEAR, ZONE_STATES } from '@core/records/case';
+import { CARE_LEVELS } from '@core/records/vocabularies';
+import { ALL_GRASSES, type Grass, grassOf } from '@core/packs/grasses';
+import { classByHand } from '@core/ground/hand-test';
+import { TEXTURE_CLASSES } from '@core/records/vocabularies';
+import { ChoiceField, optionsOf, TextField } from '../../../ui/field';
+import { showDate, showExact, showPh } from '../../../ui/format';
+import { HatchSwatch } from '../../../ui/hatches';
+import { TextureTriangle } from '../../../ui/texture-triangle';
+import { fractionsFrom, type TypedFacts } from '../draft/zone-from-typed';
+
+const LIKELY_ERROR = {
+  tape: '± 1 %',
+  wheel: '± 2-3 %',
+  pacing: '± 5-10 %',
+  plan: 'as good as the plan',
+  walk: 'by its scatter',
+} as const;
+
+interface FactsProps {
+  typed: TypedFacts;
+  faults: Record<string, string>;
+  onChange: (change: Partial<TypedFacts>) => void;
+  onHandTest: () => void;
+}
+
+/** A bar on a small scale, with a ring for the aim. */
+function MiniScale({ from, to, low, high, aim }: { from: number; to: number; low: number; high: number; aim: number }) {
+  const x = (value: number) => 3 + ((value - from) / (to - from)) * 60;
+  return (
+    <svg width="66" height="12" viewBox="0 0 66 12" aria-hidden="true">
+      <path d="M1 8H65M3 5v5M63 5v5" stroke="var(--loam-3)" />
+      <rect x={x(low)} y="6" width={x(high) - x(low)} height="4" fill="var(--moss)" />
+      <circle cx={x(aim)} cy="5" r="3.2" fill="var(--paper)" stroke="var(--loam)" strokeWidth="1.4" />
+    </svg>
+  );
+}
+
+function GrassWindows({ grass, care }: { grass: Grass; care: TypedFacts['care'] }) {
+  const { nitrogenLb } = grass;
+  return (
+    <div className="windows">
+      <p>
+        <MiniScale from={4.5} to={8.5} low={grass.phLow} high={grass.phHigh} aim={grass.phAim} />
+        <span>
+          pH <b>{showPh(grass.phLow)}</b> to <b>{showPh(grass.phHigh)}</b>, aim <b>{showPh(grass.phAim)}</b>
+        </span>
+      </p>
+      <p>
+        <MiniScale from={0} to={6} low={nitrogenLb.low} high={nitrogenLb.high} aim={nitrogenLb[care]} />
+        <span>
+          N <b>{showExact(nitrogenLb.low)}</b> to <b>{showExact(nitrogenLb.high)}</b> lb N a year, at{' '}
+          <b>{showExact(nitrogenLb[care])}</b>
+        </span>
+      </p>
+      <p className="small">
+        Mow at {grass.mowIn.join(' to ')} in. {grass.note}
+      </p>
+    </div>
+  );
+}
+
+function Soil({ typed, faults, onChange, onHandTest }: FactsProps) {
+  const measured = fractionsFrom(typed, {});
+  const byHand = typed.handTest && classByHand(typed.handTest);
+  const texture = measured?.texture ?? typed.texture;
+  return (
+    <div className="soil">
+      <ChoiceField
+        label="Soil texture"
+        unit={measured ? 'by the laboratory' : byHand && byHand === texture ? 'by hand' : undefined}
+        placeholder="Choose the texture"
+        value={texture}
+        options={optionsOf(TEXTURE_CLASSES)}
+        onChange={(value) => onChange({ texture: value, sand: '', silt: '', clay: '' })}
+        fault={faults.texture}
+      />
+      <div className="soilrow">
+        <div>
+          {(['sand', 'silt', 'clay'] as const).map((part) => (
+            <TextField
+              key={part}
+              label={part[0]?.toUpperCase() + part.slice(1)}
+              unit="%"
+              value={typed[part]}
+              onChange={(text) => onChange({ [part]: text })}
+              fault={faults[part]}
+              inputMode="decimal"
+            />
+          ))}
+        </div>
+        <div>
+          <TextureTriangle
+            side={108}
+            chosen={texture ? [texture] : []}
+            point={measured && { sand: measured.fractions.sandPercent, clay: measured.fractions.clayPercent }}
+            ring={byHand}
+            label={
+              measured
+                ? `Texture triangle: sand ${measured.fractions.sandPercent}, clay ${measured.fractions.clayPercent} percent, ${texture?.replaceAll('-', ' ')}`
+                : `Texture triangle${texture ? `: ${texture.replaceAll('-', ' ')}` : ''}`
+            }
+          />
+          <Button onClick={onHandTest}>
+            Hand test <span className="kbd">H</span>
+          </Button>
+          {typed.handTest?.on && byHand && (
+            <p className="small">
+              by hand, {showDate(typed.handTest.on)}: {byHand.replaceAll('-', ' ')}
+            </p>
+          )}
+        </div>
+      </div>
+    </div>
+  );
+}
+
+/** What grows on the zone, on what soil, under what care. */
+export function ZoneFacts({ typed, faults, onChange, onHandTest }: FactsProps) {
+  const grass = typed.grass && grassOf(typed.grass);
+  const choice = <
+    K extends 'care' | 'clippings' | 'irrigated' | 'light' | 'wear' | 'turf' | 'state' | 'carbonates' | 'drainage',
+  >(
+    key: K,
+    label: string,
+    words: readonly NonNullable<TypedFacts[K]>[],
+  ) => (
+    <ChoiceField
+      label={label}
+      value={typed[key] as string}
+      options={optionsOf(words as readonly string[])}
+      onChange={(value) => onChange({ [key]: value })}
+    />
+  );
+  const text = (key: 'age' | 'slope' | 'waterDistance' | 'lastYear', label: string, unit: string) => (
+    <TextField
+      label={label}
+      unit={unit}
+      value={typed[key]}
+      onChange={(value) => onChange({ [key]: value })}
+      fault={faults[key]}
+      inputMode="decimal"
+    />
+  );
+  return (
+    <>
+      <ChoiceField
+        label="Grass"
+        placeholder="Choose the grass"
+        value={typed.grass}
+        options={ALL_GRASSES.map((g) => ({ value: g.id, label: g.name }))}
+        onChange={(value) => onChange({ grass: value })}
+        fault={faults.grass}
+      />
+      {grass && (
+        <>
+          <p className="small grassname">
+            <HatchSwatch grass={grass.id} /> {grass.season === 'cool' ? 'cool-season' : 'warm-season'}
+          </p>
+          <GrassWindows grass={grass} care={typed.care} />
+        </>
+      )}
+      <Soil typed={typed} faults={faults} onChange={onChange} onHandTest={onHandTest} />
+      <div className="pair">
+        {choice('care', 'Care', CARE_LEVELS)}
+        {choice('clippings', 'Clippings', ['returned', 'bagged', 'mulched'])}
+        {choice('irrigated', 'Irrigated', ['yes', 'no'])}
+        {choice('light', 'Light', LIGHT)}
+        {choice('wear', 'Wear', WEAR)}
+        {choice('turf', 'Turf', TURF)}
+        {choice('state', 'Stand', ZONE_STATES)}
+        {choice('carbonates', 'Fizz with acid', CARBONATES)}
+        {choice('drainage', 'Drainage', DRAINAGE)}
+        {text('age', 'Age', 'years')}
+        {text('slope', 'Slope', '%')}
+        {text('waterDistance', 'To open water', 'ft')}
+        {text('lastYear', 'N given last year', 'lb N per 1000')}
+      </div>
+      <ChoiceField
+        label="Measured by"
+        unit={typed.measuredBy && LIKELY_ERROR[typed.measuredBy]}
+        value={typed.measuredBy}
+        options={optionsOf(MEASURED_BY)}
+        onChange={(value) => onChange({ measuredBy: value })}
+      />
+    </>
+  );
+}

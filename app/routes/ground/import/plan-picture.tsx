@@ -1,0 +1,159 @@
+import { Button } from 'antd';
+import { useRef, useState } from 'react';
+import type { Site } from '@core/records/case';
+import { typedNumber } from '@core/typed/typed-number';
+import { isRefusal } from '@core/reckoning/refusal';
+import { Fault, TextField } from '../../../ui/field';
+
+/** A picture kept with a property is at most this wide or high, px: sharp enough to draw on, small enough to keep. */
+const LARGEST_PX = 1600;
+const LARGEST_FILE = 30_000_000;
+const SHOWN_PX = 520;
+
+type Picture = NonNullable<Site['picture']>;
+type Loaded = Pick<Picture, 'dataUrl' | 'widthPx' | 'heightPx'>;
+
+/** Reads a picture file and brings it to a size that can be kept. */
+async function readPicture(file: File): Promise<Loaded | string> {
+  if (file.size > LARGEST_FILE)
+    return `${file.name} is ${Math.round(file.size / 1e6)} MB; a plan picture is at most 30.`;
+  let bitmap: ImageBitmap;
+  try {
+    bitmap = await createImageBitmap(file);
+  } catch {
+    return `${file.name} is not a picture this browser can read. Save the plan as PNG or JPEG.`;
+  }
+  const scale = Math.min(1, LARGEST_PX / Math.max(bitmap.width, bitmap.height));
+  const canvas = document.createElement('canvas');
+  canvas.width = Math.max(1, Math.round(bitmap.width * scale));
+  canvas.height = Math.max(1, Math.round(bitmap.height * scale));
+  canvas.getContext('2d')?.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
+  return { dataUrl: canvas.toDataURL('image/jpeg', 0.82), widthPx: canvas.width, heightPx: canvas.height };
+}
+
+/** A plan behind the sheet: choose it, mark two points a known distance apart, type the distance. */
+export function PlanPicture({
+  before,
+  onKeep,
+  onRemove,
+}: {
+  before: Picture | undefined;
+  onKeep: (picture: Picture) => void;
+  onRemove: () => void;
+}) {
+  const [loaded, setLoaded] = useState<Loaded>();
+  const [fault, setFault] = useState<string>();
+  const [points, setPoints] = useState<readonly [string, string][]>([
+    ['', ''],
+    ['', ''],
+  ]);
+  const [next, setNext] = useState(0);
+  const [distance, setDistance] = useState('');
+  const picker = useRef<HTMLInputElement>(null);
+  const choose = async (file: File | undefined) => {
+    if (!file) return;
+    const read = await readPicture(file);
+    setFault(typeof read === 'string' ? read : undefined);
+    if (typeof read !== 'string') setLoaded(read);
+  };
+  const keep = () => {
+    if (!loaded) return;
+    const numbers = points.flat().map((text) => typedNumber(text, 'Point', 'point'));
+    const feet = typedNumber(distance, 'Distance', 'distance');
+    if (numbers.some((n) => isRefusal(n) || n === undefined))
+      return setFault('Mark two points on the picture, or type where they are.');
+    if (isRefusal(feet) || feet === undefined || feet <= 0)
+      return setFault('Type how far apart the two points are, in feet.');
+    const [x1, y1, x2, y2] = numbers as [number, number, number, number];
+    const pixels = Math.hypot(x2 - x1, y2 - y1);
+    if (pixels < 5) return setFault('The two points are almost the same: mark them farther apart.');
+    onKeep({ ...loaded, ftPerPx: feet / pixels, atFt: before?.atFt ?? [0, 0] });
+  };
+  const scale = loaded ? Math.min(1, SHOWN_PX / loaded.widthPx) : 1;
+  return (
+    <div className="bringin">
+      <input
+        ref={picker}
+        type="file"
+        accept="image/png,image/jpeg,image/webp"
+        className="vh"
+        tabIndex={-1}
+        aria-label="Plan picture file"
+        onChange={(event) => void choose(event.target.files?.[0])}
+      />
+      <p>
+        <Button onClick={() => picker.current?.click()}>Choose a picture</Button>{' '}
+        {before && <Button onClick={onRemove}>Delete picture</Button>}
+      </p>
+      {loaded && (
+        <>
+          <p className="small">Click two points that are a known distance apart: the ends of a wall, of a drive.</p>
+          <div className="planpicture">
+            <img
+              src={loaded.dataUrl}
+              width={loaded.widthPx * scale}
+              height={loaded.heightPx * scale}
+              alt="The plan; click two points"
+              onClick={(event) => {
+                const box = event.currentTarget.getBoundingClientRect();
+                const at: [string, string] = [
+                  ((event.clientX - box.left) / scale).toFixed(0),
+                  ((event.clientY - box.top) / scale).toFixed(0),
+                ];
+                setPoints((all) => all.map((p, i) => (i === next ? at : p)));
+                setNext((i) => (i + 1) % 2);
+              }}
+            />
+            <svg width={loaded.widthPx * scale} height={loaded.heightPx * scale} aria-hidden="true">
+              {points.map(([x, y], i) =>
+                x && y ? (
+                  <circle
+                    key={i}
+                    cx={Number(x) * scale}
+                    cy={Number(y) * scale}
+                    r={6}
+                    fill="none"
+                    stroke="var(--moss)"
+                    strokeWidth={2.4}
+                  />
+                ) : null,
+              )}
+            </svg>
+          </div>
+          <div className="pair">
+            {points.map(([x, y], i) => (
+              <div key={i} className="pair">
+                {(['from the left', 'from the top'] as const).map((where, axis) => (
+                  <TextField
+                    key={where}
+                    label={`Point ${i + 1} ${where}`}
+                    unit="px"
+                    value={axis === 0 ? x : y}
+                    inputMode="decimal"
+                    onChange={(text) =>
+                      setPoints((all) =>
+                        all.map((p, at) => (at === i ? (axis === 0 ? [text, p[1]] : [p[0], text]) : p)),
+                      )
+                    }
+                  />
+                ))}
+              </div>
+            ))}
+          </div>
+          <TextField
+            label="Distance between them"
+            unit="ft"
+            value={distance}
+            inputMode="decimal"
+            onChange={setDistance}
+            onEnter={keep}
+          />
+          <Button type="primary" onClick={keep}>
+            Save picture
+          </Button>
+        </>
+      )}
+      <Fault>{fault}</Fault>
+    </div>
+  );
+}

@@ -1,0 +1,158 @@
+import './nitrogen-walk.css';
+import { Checkbox } from 'antd';
+import { SWITCHABLE_LINES, type SwitchableLine } from '@core/prescription/prescribe-nitrogen';
+import { alternativeValue } from '@core/reckoning/figure';
+import type { NitrogenPrescription } from '@core/prescription/prescription';
+import { isRefusal } from '@core/reckoning/refusal';
+import { Fig } from '../../../ui/fig';
+import { showExact } from '../../../ui/format';
+
+interface WalkProps {
+  nitrogen: NitrogenPrescription;
+  ceilingLb: number;
+  codeLb?: number;
+  /** A step whose switch is still being stored: it shows as it was set. */
+  switching?: { line: string; on: boolean };
+  onSwitch: (line: SwitchableLine, on: boolean) => void;
+}
+
+const isSwitchable = (id: string): id is SwitchableLine => (SWITCHABLE_LINES as readonly string[]).includes(id);
+const NAMES: Record<SwitchableLine, string> = {
+  shade: 'shade',
+  dry: 'dry ground',
+  'organic-matter': 'organic matter',
+  clippings: 'clippings',
+  young: 'a young stand',
+  wear: 'heavy wear',
+};
+
+/** From the grass's base to the year's nitrogen: list and bars on the same lines, each step can be switched off. */
+export function NitrogenWalk({ nitrogen, ceilingLb, codeLb, switching, onSwitch }: WalkProps) {
+  const rule = nitrogen.byRule ?? nitrogen.year;
+  const most = Math.max(ceilingLb, nitrogen.year.value, rule.value) * 1.12;
+  const at = (lb: number) => `${(Math.max(0, lb) / most) * 100}%`;
+  // where each bar starts and ends: the running total before and after its term
+  const rows = nitrogen.steps.reduce<
+    { step: (typeof nitrogen.steps)[number]; from: number; to: number; total: number }[]
+  >((done, step) => {
+    const before = done.at(-1)?.total ?? 0;
+    const after = before + step.lb;
+    return [
+      ...done,
+      { step, from: Math.min(before, after), to: Math.max(before, after), total: step.off ? before : after },
+    ];
+  }, []);
+  const marks = (
+    <>
+      {codeLb !== undefined && <i className="code" style={{ left: at(codeLb) }} />}
+      <i className="ceiling" style={{ left: at(ceilingLb) }} />
+    </>
+  );
+  const there = new Set(nitrogen.steps.map((step) => step.id as string));
+  const absent = SWITCHABLE_LINES.filter((line) => !there.has(line)).map((line) => NAMES[line]);
+  const ticks = Array.from({ length: Math.floor(most) + 1 }, (_, lb) => lb);
+  return (
+    <>
+      <ul className="walk" aria-label="From the base of the grass to the year">
+        <li className="axis" aria-hidden="true">
+          <span />
+          <span>lb N</span>
+          <span className="bar">
+            {ticks.map((lb) => (
+              <em key={lb} style={{ left: at(lb) }}>
+                {lb}
+              </em>
+            ))}
+          </span>
+        </li>
+        {rows.map(({ step, from, to }) => {
+          const kind = step.off ? 'off' : step.id === 'base' ? 'base' : step.lb < 0 ? 'less' : 'plus';
+          return (
+            <li key={step.id} className={step.off ? 'off' : undefined}>
+              <span className="term">
+                {isSwitchable(step.id) ? (
+                  <Checkbox
+                    checked={switching?.line === step.id ? switching.on : !step.off}
+                    onChange={(event) => onSwitch(step.id as SwitchableLine, event.target.checked)}
+                  >
+                    {step.says}
+                  </Checkbox>
+                ) : (
+                  <span className="indent">{step.says}</span>
+                )}
+              </span>
+              <span className="size">
+                {step.off
+                  ? 'off'
+                  : step.id === 'base'
+                    ? showExact(step.lb)
+                    : `${step.lb > 0 ? '+' : ''}${showExact(step.lb)}`}
+              </span>
+              <span className={`bar ${kind}`}>
+                <span style={{ left: at(from), width: `calc(${at(to)} - ${at(from)})` }} />
+                {marks}
+              </span>
+            </li>
+          );
+        })}
+        <li className="year">
+          <span className="term">
+            <span className="indent">Year, by the rule</span>
+          </span>
+          <span className="size">
+            {nitrogen.own ? (
+              <s>
+                <Fig figure={rule} show={(v) => showExact(v)} />
+              </s>
+            ) : (
+              <Fig figure={rule} show={(v) => showExact(v)} />
+            )}
+          </span>
+          <span className={nitrogen.own ? 'bar struck' : 'bar solid'}>
+            <span style={{ left: 0, width: at(rule.value) }} />
+            {marks}
+          </span>
+        </li>
+        {nitrogen.own && (
+          <li className="mine">
+            <span className="term">
+              <span className="indent">Year, override</span>
+            </span>
+            <span className="size">
+              <Fig figure={nitrogen.year} show={(v) => showExact(v)} />
+            </span>
+            <span className="bar solid">
+              <span style={{ left: 0, width: at(nitrogen.year.value) }} />
+              {marks}
+            </span>
+          </li>
+        )}
+        <li className="limits" aria-label="Limits">
+          <span />
+          <span />
+          <span className="bar">
+            {codeLb !== undefined && (
+              <em className="code" style={{ left: at(codeLb) }}>
+                local code {showExact(codeLb)}
+              </em>
+            )}
+            <em className="ceiling" style={{ left: at(ceilingLb) }}>
+              ceiling {showExact(ceilingLb)}
+            </em>
+          </span>
+        </li>
+      </ul>
+      <p className="small caresays">
+        {rule.alternatives.map((each) => {
+          const value = alternativeValue(rule, each);
+          return isRefusal(value) ? null : (
+            <span key={each.says}>
+              {each.says} <b>{showExact(value, 3)}</b> lb N
+            </span>
+          );
+        })}
+        {absent.length > 0 && <span>not asked here: {absent.join(', ')}</span>}
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,157 @@
+import type { Choices, PlannedFor } from '@core/records/case';
+import type { ZoneFacts } from '@core/prescription/zone-facts';
+import type { ZoneSeason } from '@core/season/plan/season-plan';
+import type { School } from '@core/soil/interpret';
+import { Fig } from '../../../ui/fig';
+import { showProductRate, showRate, showWeight } from '../../../ui/format';
+import { ColumnGlyph } from '../../../ui/glyphs';
+import { Substances } from '../../../ui/substance';
+import { Amount, DoseList, Line, type OwnAsk, OwnButton } from './line';
+import { Acidifiers, HighPhSchools, HoldingPh, LimeMaterials, PhTrack } from './ph-line';
+
+interface PhSectionProps {
+  zoneSeason: ZoneSeason;
+  facts: ZoneFacts;
+  /** Schools beside the one in force; none of them has a rule on pH. */
+  schools: readonly School[];
+  onAsk: (ask: OwnAsk) => void;
+  onLime: (productId: string) => void;
+  onHighPh: (school: NonNullable<Choices['highPh']>) => void;
+}
+
+/** pH first: lime, sulfur or leave it, by which method, with what, over how long. */
+export function PhSection({ zoneSeason, facts, schools, onAsk, onLime, onHighPh }: PhSectionProps) {
+  const { prescription, read, doses } = zoneSeason;
+  const { zone } = facts;
+  const { ph } = prescription;
+  const of = (purpose: PlannedFor) => doses.filter((dose) => dose.for === purpose);
+  const given = ph.action === 'lime' || ph.action === 'sulfur';
+  const later = ph.doses.length - [...of('lime'), ...of('sulfur')].length;
+  const method = ph.requirement ?? ph.byRule;
+  return (
+    <Line
+      at={1}
+      name="pH first"
+      own={ph.own}
+      verdict={
+        read?.ph && (
+          <>
+            <ColumnGlyph
+              place={read.ph.place === 'too-acid' ? 'low' : read.ph.place === 'inside' ? 'enough' : 'high'}
+            />
+            {{ 'too-acid': 'Too acid', inside: 'In the window', 'too-alkaline': 'Too alkaline' }[read.ph.place]}
+          </>
+        )
+      }
+      figure={
+        <>
+          {given && ph.material ? (
+            <Amount
+              figure={ph.material}
+              substance={ph.action === 'lime' ? 'lime' : 'S'}
+              show={ph.action === 'lime' ? showProductRate : showRate}
+              own={ph.own}
+              byRule={ph.byRule}
+            />
+          ) : (
+            <>
+              <b className="none">{ph.action === 'leave' ? 'leave' : 'none'}</b>
+              <p>no lime, no sulfur</p>
+            </>
+          )}
+          {read?.ph && (
+            <OwnButton
+              ask={{
+                line: read.ph.place === 'too-alkaline' ? 'free-sulfur' : 'lime',
+                name: read.ph.place === 'too-alkaline' ? 'free sulfur' : 'lime',
+                unit: read.ph.place === 'too-alkaline' ? 'lb S per 1000' : 'lb lime per 1000',
+                rule: (ph.byRule ?? (ph.own ? undefined : ph.material))?.value,
+                own: ph.own,
+              }}
+              onAsk={onAsk}
+            />
+          )}
+        </>
+      }
+      doses={
+        <DoseList
+          doses={[...of('lime'), ...of('sulfur')]}
+          after={given && later > 0 ? `${later} more in later years, ${ph.monthsApart} months apart` : undefined}
+        />
+      }
+      others={schools.map((school) => (
+        <span key={school}>no rule</span>
+      ))}
+    >
+      {read?.ph && <PhTrack finding={read.ph} ph={ph} />}
+      <p>
+        <Substances text={ph.says} />
+      </p>
+      {ph.action === 'lime' && method && (
+        <p className="small">
+          The method’s own lime: <Fig figure={method} show={showWeight} />{' '}
+          <Substances text={method.unit.replace(' per 1000 ft2', ' per 1000')} />.
+          {ph.dosesFigure && ph.doses.length > 1 && (
+            <>
+              {' '}
+              Each dose <Fig figure={ph.dosesFigure} show={showWeight} /> lb lime.
+            </>
+          )}
+        </p>
+      )}
+      {ph.action === 'sulfur' && ph.dosesFigure && (
+        <p className="small">
+          Each dose <Fig figure={ph.dosesFigure} show={showRate} /> lb S, {ph.doses.length} in all, over {ph.years}{' '}
+          {ph.years === 1 ? 'year' : 'years'}.
+        </p>
+      )}
+      <p className="small">{ph.retest}</p>
+      {read?.ph && (
+        <p className="small ownlinks no-print">
+          <OwnButton
+            ask={{
+              line: 'aim-ph',
+              name: 'the pH aimed at',
+              unit: 'pH',
+              rule: read.ph.aim,
+              own: zone.own?.find((own) => own.line === 'aim-ph'),
+            }}
+            onAsk={onAsk}
+          />
+          <span>for the aim</span>
+          <OwnButton
+            ask={{
+              line: 'treated-depth',
+              name: 'the depth to treat',
+              unit: 'in',
+              rule: 4,
+              own: zone.own?.find((own) => own.line === 'treated-depth'),
+            }}
+            onAsk={onAsk}
+          />
+          <span>for the depth</span>
+        </p>
+      )}
+      {read?.ph && (
+        <details className="phmore">
+          <summary>
+            {read.ph.place === 'too-acid'
+              ? 'Limes compared, and holding the pH'
+              : read.ph.place === 'too-alkaline'
+                ? 'Schools, and ways to acidify compared'
+                : 'Holding the pH'}
+          </summary>
+          {read.ph.place === 'too-acid' && <LimeMaterials facts={facts} ph={ph} onChoose={onLime} />}
+          {read.ph.place === 'too-alkaline' ? (
+            <>
+              <HighPhSchools facts={facts} onChoose={onHighPh} />
+              <Acidifiers facts={facts} prescription={prescription} />
+            </>
+          ) : (
+            <HoldingPh prescription={prescription} />
+          )}
+        </details>
+      )}
+    </Line>
+  );
+}

@@ -1,0 +1,34 @@
+import { type PracticeSchool, schoolOf } from '@core/season/rules/practice-schools';
+import { Substances } from '../../../ui/substance';
+
+/** Ways of working that practitioners disagree on, with what each says for itself. */
+export function Schools<Id extends string>({
+  title,
+  schools,
+  chosen,
+}: {
+  title: string;
+  schools: readonly PracticeSchool<Id>[];
+  chosen: Id | undefined;
+}) {
+  const current = schoolOf(schools, chosen);
+  return (
+    <details className="practice">
+      <summary>
+        {title}: {current.title.toLowerCase()} here, {schools.length - 1} others
+      </summary>
+      <ul>
+        {schools.map((each) => (
+          <li key={each.id} aria-current={each === current}>
+            <b>{each.title}</b>
+            {each.comparisonOnly && <i> (for comparison, never planned)</i>}
+            <span>
+              <Substances text={each.does} /> <i>For:</i> <Substances text={each.because} /> <i>Against:</i>{' '}
+              <Substances text={each.against} />
+            </span>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}

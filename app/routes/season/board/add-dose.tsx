@@ -1,0 +1,89 @@
+import { Form, InputNumber, Modal, Select } from 'antd';
+import { useState } from 'react';
+import type { PlannedDose, Product, Zone } from '@core/records/case';
+import { faceOf } from '@core/products/label/face';
+import { isRefusal, type Refusal } from '@core/reckoning/refusal';
+import { addDose } from '@core/season/edit/edit-plan';
+import { leastRateLb } from '@core/season/rules/limits';
+import { mondaysOf } from '@core/days/weeks';
+import { Fault } from '../../../ui/field';
+import { showDay } from '../../../ui/format';
+
+/** Adds a dose by hand: zone, week, product, rate. The checks judge it once it stands. */
+export function AddDose({
+  zones,
+  zoneId,
+  products,
+  year,
+  phosphorusWanted,
+  doses,
+  onAdd,
+  onClose,
+}: {
+  zones: readonly Zone[];
+  zoneId: string;
+  products: readonly Product[];
+  year: number;
+  phosphorusWanted: boolean;
+  doses: readonly PlannedDose[];
+  onAdd: (next: PlannedDose[] | Refusal, says: string) => void;
+  onClose: () => void;
+}) {
+  const usable = products.filter((p) => !p.pesticide && !p.unfinished && p.form !== 'liquid');
+  const [zone, setZone] = useState(zoneId);
+  const [date, setDate] = useState<string | undefined>();
+  const [productId, setProductId] = useState<string | undefined>();
+  const [rateLb, setRateLb] = useState<number | null>(null);
+  const [fault, setFault] = useState<string | undefined>();
+  const product = usable.find((p) => p.id === productId);
+  const leastOf = (chosen: Product) => leastRateLb(chosen, zones.find((z) => z.id === zone) ?? {});
+  const add = () => {
+    if (!date) return setFault('Choose the week it goes down.');
+    if (!product) return setFault('Choose the product.');
+    const rate = rateLb ?? leastOf(product);
+    const next = addDose(doses, { zoneId: zone, date, product, rateLb: rate, phosphorusWanted });
+    if (isRefusal(next)) return setFault(next.refused);
+    onAdd(next, `${product.name} added on ${showDay(date)}`);
+  };
+  return (
+    <Modal title="Add a dose" open onOk={add} onCancel={onClose} okText="Add this dose" destroyOnHidden>
+      <Form layout="vertical">
+        <Form.Item label="Zone" htmlFor="add-zone">
+          <Select
+            id="add-zone"
+            aria-label="Zone of the dose"
+            value={zone}
+            onChange={setZone}
+            options={zones.map((z) => ({ value: z.id, label: z.name }))}
+          />
+        </Form.Item>
+        <Form.Item label="Week of" htmlFor="add-week">
+          <Select
+            id="add-week"
+            aria-label="Week of the new dose"
+            value={date}
+            onChange={setDate}
+            options={mondaysOf(year).map((w) => ({ value: w.date, label: showDay(w.date) }))}
+          />
+        </Form.Item>
+        <Form.Item label="Product" htmlFor="add-product">
+          <Select
+            id="add-product"
+            aria-label="Product of the new dose"
+            value={productId}
+            onChange={(id: string) => {
+              setProductId(id);
+              const chosen = usable.find((p) => p.id === id);
+              if (chosen && rateLb === null) setRateLb(Number(leastOf(chosen).toFixed(2)));
+            }}
+            options={usable.map((p) => ({ value: p.id, label: `${p.name} ${faceOf(p)}` }))}
+          />
+        </Form.Item>
+        <Form.Item label="Rate, lb product per 1000 sq ft" htmlFor="add-rate">
+          <InputNumber id="add-rate" min={0.01} max={200} step={0.05} value={rateLb} onChange={setRateLb} />
+        </Form.Item>
+      </Form>
+      {fault && <Fault>{fault}</Fault>}
+    </Modal>
+  );
+}

@@ -1,0 +1,146 @@
+import { Button, Checkbox, InputNumber, Select } from 'antd';
+import { useId } from 'react';
+import type { PlannedDose, Product, Zone } from '@core/records/case';
+import { faceOf } from '@core/products/label/face';
+import { percentFor } from '@core/products/shelf';
+import type { Dose } from '@core/season/plan/dose';
+import { mondaysOf } from '@core/days/weeks';
+import { Fig } from '../../../ui/fig';
+import { showDay, showProductRate, showRate, showWeight } from '../../../ui/format';
+import { Substances } from '../../../ui/substance';
+
+export interface DosePanelProps {
+  dose: Dose;
+  planned: PlannedDose;
+  zone: Zone;
+  products: readonly Product[];
+  year: number;
+  given: boolean;
+  onMoveTo: (date: string) => void;
+  onRate: (lb: number) => void;
+  onSwap: (product: Product) => void;
+  onLock: () => void;
+  onRemove: () => void;
+  onClose: () => void;
+}
+
+const BRINGS = ['N', 'N-soluble', 'P2O5', 'K2O', 'Mg', 'S-combined', 'S-free'] as const;
+const NAME: Partial<Record<string, string>> = {
+  'N-soluble': 'soluble N',
+  'S-combined': 'combined S',
+  'S-free': 'free S',
+};
+
+/** The dose that is picked on the board: everything about it, and everything that can be changed. */
+export function DosePanel(props: DosePanelProps) {
+  const { dose, planned, zone, products, year, given } = props;
+  const id = useId();
+  const product = products.find((p) => p.id === dose.productId);
+  const serving = products.filter(
+    (p) =>
+      percentFor(p, dose.for) > 0 && !p.pesticide && !p.unfinished && (p.form !== 'liquid' || p.id === dose.productId),
+  );
+  return (
+    <section className="dosepanel" aria-labelledby={`${id}-h`}>
+      <div className="pagehead" style={{ padding: 0 }}>
+        <h2 id={`${id}-h`}>
+          {showDay(dose.date)}, {zone.name}
+        </h2>
+        <span className="sp" />
+        <Button size="small" onClick={props.onClose}>
+          Close
+        </Button>
+      </div>
+      <p className="note">{dose.why}</p>
+      <dl>
+        <dt>
+          <label htmlFor={`${id}-w`}>Week of</label>
+        </dt>
+        <dd>
+          <Select
+            id={`${id}-w`}
+            size="small"
+            aria-label="Week of the dose"
+            disabled={given}
+            value={dose.date}
+            options={[
+              ...(mondaysOf(year).some((w) => w.date === dose.date)
+                ? []
+                : [{ value: dose.date, label: showDay(dose.date) }]),
+              ...mondaysOf(year).map((w) => ({ value: w.date, label: showDay(w.date) })),
+            ]}
+            onChange={props.onMoveTo}
+          />
+        </dd>
+        <dt>
+          <label htmlFor={`${id}-p`}>Product</label>
+        </dt>
+        <dd>
+          <Select
+            id={`${id}-p`}
+            size="small"
+            aria-label="Product of the dose"
+            disabled={given}
+            value={dose.productId}
+            options={serving.map((p) => ({ value: p.id, label: `${p.name} ${faceOf(p)}` }))}
+            onChange={(to) => {
+              const swapped = products.find((p) => p.id === to);
+              if (swapped) props.onSwap(swapped);
+            }}
+          />
+        </dd>
+        <dt>
+          <label htmlFor={`${id}-r`}>{dose.for === 'lime' ? 'Lime per 1000' : 'Product per 1000'}</label>
+        </dt>
+        <dd>
+          <InputNumber
+            key={dose.rateLb}
+            id={`${id}-r`}
+            size="small"
+            disabled={given}
+            min={0.01}
+            max={200}
+            step={0.05}
+            defaultValue={Number(dose.rateLb.toFixed(2))}
+            onStep={(value) => props.onRate(Number(value))}
+            onPressEnter={(event) => props.onRate(Number((event.target as HTMLInputElement).value))}
+            onBlur={(event) => {
+              const typed = Number(event.target.value);
+              if (Math.abs(typed - dose.rateLb) > 0.005) props.onRate(typed);
+            }}
+          />{' '}
+          {dose.for === 'lime' ? 'lb lime' : 'lb product'}
+        </dd>
+        <dt>Rate</dt>
+        <dd>
+          <Fig figure={dose.rate} show={showProductRate} /> lb {dose.for === 'lime' ? 'lime' : 'product'} per 1000 sq ft
+        </dd>
+        <dt>Weigh out</dt>
+        <dd>
+          <Fig figure={dose.weighOut} show={showWeight} /> lb {dose.for === 'lime' ? 'lime' : 'product'}
+        </dd>
+        <dt>Brings</dt>
+        <dd>
+          {BRINGS.filter((n) => (dose.delivers[n] ?? 0) > 0.004).map((n) => (
+            <span key={n} className="bring">
+              {showRate(dose.delivers[n] ?? 0)} lb <Substances text={NAME[n] ?? n} />
+            </span>
+          ))}
+          {product && dose.for === 'lime' && faceOf(product)}
+        </dd>
+      </dl>
+      {given ? (
+        <p className="small">Given already: it stands in the record and cannot be moved here.</p>
+      ) : (
+        <div className="acts">
+          <Checkbox checked={planned.locked === true} onChange={props.onLock}>
+            Locked: stays when the rest is planned again
+          </Checkbox>
+          <Button size="small" danger onClick={props.onRemove}>
+            Delete dose
+          </Button>
+        </div>
+      )}
+    </section>
+  );
+}

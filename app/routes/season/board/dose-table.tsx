@@ -1,0 +1,71 @@
+import type { Product } from '@core/records/case';
+import { faceOf } from '@core/products/label/face';
+import type { Dose } from '@core/season/plan/dose';
+import type { ZoneSeason } from '@core/season/plan/season-plan';
+import { Fig } from '../../../ui/fig';
+import { showProductRate, showRate, showWeekday, showWeight } from '../../../ui/format';
+import { Substances } from '../../../ui/substance';
+
+function brings(dose: Dose): string {
+  return (['N', 'P2O5', 'K2O', 'S-free', 'Mg', 'Ca'] as const)
+    .filter((nutrient) => (dose.delivers[nutrient] ?? 0) > 0.004)
+    .map((nutrient) => `${showRate(dose.delivers[nutrient] ?? 0)} lb ${nutrient === 'S-free' ? 'free S' : nutrient}`)
+    .join(', ');
+}
+
+/** The board's twin as a table: every dose of a zone with its rate, weigh-out and reason. */
+export function DoseTable({ zoneSeason, products }: { zoneSeason: ZoneSeason; products: readonly Product[] }) {
+  const { doses, zone } = zoneSeason;
+  if (doses.length === 0) return null;
+  return (
+    <div
+      className="pan"
+      tabIndex={0}
+      role="group"
+      aria-label={`Doses of ${zone.name}, pans sideways where it is narrow`}
+    >
+      <table className="dosetable">
+        <caption>What goes down on {zone.name}</caption>
+        <thead>
+          <tr>
+            <th scope="col">Day</th>
+            <th scope="col">Product</th>
+            <th scope="col" className="num">
+              lb product per 1000
+            </th>
+            <th scope="col" className="num">
+              lb product, zone
+            </th>
+            <th scope="col">Brings, per 1000</th>
+            <th scope="col">Why then</th>
+          </tr>
+        </thead>
+        <tbody>
+          {doses.map((dose) => {
+            const product = products.find((p) => p.id === dose.productId);
+            return (
+              <tr key={dose.date + dose.productId}>
+                <td className="nowrap">{showWeekday(dose.date)}</td>
+                <td>
+                  {product?.name} <span className="small nowrap">{product && faceOf(product)}</span>
+                </td>
+                <td className="num">
+                  <Fig figure={dose.rate} show={showProductRate} />
+                </td>
+                <td className="num">
+                  <Fig figure={dose.weighOut} show={showWeight} />
+                </td>
+                <td>
+                  <Substances text={brings(dose)} />
+                </td>
+                <td className="small">
+                  <Substances text={dose.why} />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,39 @@
+import type { Product } from '@core/records/case';
+import type { Dose } from '@core/season/plan/dose';
+import { purchases } from '@core/products/purchases';
+import { showMoney, showWeight } from '../../../ui/format';
+
+/** What to buy for the whole property: whole bags, stock first, what is left. */
+export function Buying({ doses, products }: { doses: readonly Dose[]; products: readonly Product[] }) {
+  const list = purchases(doses, products);
+  const cost = list.reduce((sum, p) => sum + (p.cost ?? 0), 0);
+  const unpriced = list.some((p) => p.cost === undefined);
+  return (
+    <section className="buy" aria-labelledby="buy">
+      <h2 id="buy">To buy, all zones</h2>
+      {list.length === 0 && <p className="note">Nothing to buy.</p>}
+      <ul>
+        {list.map((p) => (
+          <li key={p.productId}>
+            <span>{p.name}</span>
+            <b className="nowrap">
+              {p.packages} {p.packages === 1 ? 'bag' : 'bags'}
+            </b>
+            <span className="num">{p.cost === undefined ? 'no price' : showMoney(p.cost)}</span>
+            <span className="small">
+              {showWeight(p.neededLb)} lb product needed{p.onHandLb > 0 && `, ${showWeight(p.onHandLb)} on hand`}
+              {p.packageLb !== undefined && `, bags of ${p.packageLb} lb product`}, {showWeight(p.leftLb)} lb product
+              left over
+            </span>
+          </li>
+        ))}
+      </ul>
+      {list.length > 0 && (
+        <p className="sum ledger-total">
+          <span>{unpriced ? 'Priced part' : 'In all'}</span>
+          <span>{showMoney(cost)}</span>
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,73 @@
+import { Button } from 'antd';
+import type { Plan } from '@core/records/case';
+import { conflictWords, letGoWords } from '@core/season/planner/conflict-words';
+import type { Conflict } from '@core/season/planner/conflicts';
+import type { BestPlan } from '@core/season/planner/plan-best';
+import { showDate, showMoney } from '../../../ui/format';
+import { Substances } from '../../../ui/substance';
+import { StandingGlyph } from '../../../ui/glyphs';
+import type { Search } from './use-solver';
+
+const percent = (gap: number): string =>
+  gap < 0.05 ? 'the best there is' : `within ${gap.toFixed(gap < 1 ? 2 : 1)} % of the best`;
+
+/** How the plan came to be, in a line. */
+export function provenance(plan: Plan | undefined, edited: boolean): string {
+  if (!plan?.doses) return 'a first draft by the plain rule';
+  const { solved } = plan;
+  if (!solved || edited) return plan.keptOn ? `saved ${showDate(plan.keptOn)}` : 'changed by hand, not saved yet';
+  const how = solved.gapPercent === undefined ? 'found by the planner' : `proven ${percent(solved.gapPercent)}`;
+  return plan.keptOn ? `${how}; saved ${showDate(plan.keptOn)}` : `${how}; not saved yet`;
+}
+
+/** The search under way: seconds, the best so far, how much better any other plan could still be, and the stop. */
+export function SearchLine({ search, onStop }: { search: Search; onStop: () => void }) {
+  const { seconds, best, gapPercent, doses } = search;
+  const gap = gapPercent === undefined ? 100 : Math.min(100, gapPercent);
+  return (
+    <div className="searching" role="status" aria-live="polite">
+      <progress max={100} value={100 - gap} aria-label="Proven share of the search" />
+      <span>
+        {doses
+          ? `Best so far: ${doses.length} doses${best === undefined ? '' : `, ${showMoney(best)} with all wishes weighed`}, ${gapPercent === undefined ? 'not proven yet' : `proven ${percent(gapPercent)}`}`
+          : 'Looking for a first plan'}
+        , {seconds.toFixed(0)} s
+      </span>
+      <Button onClick={onStop}>{doses ? 'Stop and take the best so far' : 'Stop'}</Button>
+    </div>
+  );
+}
+
+/** Why there is no plan, and what could be let go. */
+export function NoPlan({
+  found,
+  onLetGo,
+  onClose,
+}: {
+  found: Pick<BestPlan, 'status'> & { conflict?: Conflict };
+  onLetGo: (conflict: Conflict) => void;
+  onClose: () => void;
+}) {
+  const { conflict } = found;
+  return (
+    <div className="noplan" role="alert">
+      <p>
+        <StandingGlyph standing="fail" /> <b>No plan</b>
+      </p>
+      {conflictWords(found).map((says) => (
+        <p key={says}>
+          <Substances text={says} />
+        </p>
+      ))}
+      <div className="acts">
+        {conflict && conflict.letGo.length > 0 && (
+          <Button type="primary" onClick={() => onLetGo(conflict)}>
+            Plan again and{' '}
+            {conflict.letGo.length === 1 ? letGoWords(conflict.letGo[0]!).split(' (')[0] : 'let these go'}
+          </Button>
+        )}
+        <Button onClick={onClose}>Cancel</Button>
+      </div>
+    </div>
+  );
+}
