@@ -4,6 +4,7 @@ import reactHooks from 'eslint-plugin-react-hooks';
 export default tseslint.config(
   { ignores: ['build', 'node_modules', '.react-router', 'test-results', 'playwright-report'] },
   ...tseslint.configs.recommended,
+  { languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } } },
   reactHooks.configs.flat['recommended-latest'],
   {
     files: ['**/*.{ts,tsx}'],
@@ -13,8 +14,28 @@ export default tseslint.config(
       '@typescript-eslint/consistent-type-imports': 'error',
       eqeqeq: ['error', 'always'],
       'no-console': 'error',
+      // of the rules that ask for types those that find defects; the others mostly complain of Yup's and JSON's any
+      '@typescript-eslint/await-thenable': 'error',
+      '@typescript-eslint/no-base-to-string': 'error',
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-for-in-array': 'error',
+      '@typescript-eslint/no-misused-promises': 'error',
+      '@typescript-eslint/restrict-plus-operands': 'error',
+      '@typescript-eslint/prefer-promise-reject-errors': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+      // the router's own way to answer from a loader
+      '@typescript-eslint/only-throw-error': [
+        'error',
+        {
+          allow: [
+            { from: 'lib', name: 'Response' },
+            { from: 'package', package: 'react-router', name: 'DataWithResponseInit' },
+          ],
+        },
+      ],
     },
   },
   { files: ['cli/**', 'scripts/**'], rules: { 'no-console': 'off' } },
+  { files: ['**/*.{js,mjs,cjs}'], ...tseslint.configs.disableTypeChecked },
   { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
 );

@@ -138,7 +138,7 @@ test('a foreign file is mapped, its wrong lines come back with reasons, the labo
   await expect(page.getByRole('button', { name: 'Save 2 reports' })).toBeVisible();
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: /Save the lines not taken/ }).click(),
+    page.getByRole('button', { name: 'Export the rejected lines' }).click(),
   ]);
   const rejected = readFileSync(await download.path(), 'utf8');
   expect(rejected).toContain('is not a number');

@@ -51,6 +51,7 @@ test('from an empty browser to dated, weighed doses, out as a file and back', as
     ['Organic matter', '3.1'],
   ] as const)
     await page.getByLabel(label).fill(value);
+  await page.getByRole('group', { name: 'Which buffer is it?' }).getByRole('button', { name: 'Mehlich' }).click();
   await page.getByLabel('Organic matter').press('Enter');
   await expect(page.getByRole('heading', { name: 'Reading the soil' })).toBeVisible();
   await expect(page.getByText('pH 5.6 is 0.4 below the tall fescue window, 6.0 to 7.0.')).toBeVisible();
@@ -93,7 +94,7 @@ test('from an empty browser to dated, weighed doses, out as a file and back', as
   await expect(doses).toContainText('Plain urea');
   await expect(page.getByRole('region', { name: 'Checks' })).toContainText('0 fail');
   await page.getByRole('button', { name: 'Save plan' }).click();
-  await expect(page.getByText(/kept 5 Apr 2027$/)).toBeVisible();
+  await expect(page.getByText(/saved 5 Apr 2027$/)).toBeVisible();
   const before = await doses.innerText();
 
   // out as a file
@@ -123,7 +124,7 @@ test('from an empty browser to dated, weighed doses, out as a file and back', as
   await page.reload();
   await expect(doses).toBeVisible();
   expect(await doses.innerText()).toBe(before);
-  await expect(page.getByText(/kept 5 Apr 2027$/)).toBeVisible();
+  await expect(page.getByText(/saved 5 Apr 2027$/)).toBeVisible();
 
   // removed, put back by undo, removed again and opened from the file
   await page.getByRole('link', { name: 'Ubertas' }).click();

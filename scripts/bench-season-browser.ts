@@ -36,7 +36,7 @@ await page.evaluate(
   (keep) =>
     new Promise<void>((done, failed) => {
       const open = indexedDB.open('ubertas');
-      open.onerror = () => failed(open.error);
+      open.onerror = () => failed(new Error(String(open.error)));
       open.onsuccess = () => {
         const shelf = open.result.transaction('products', 'readwrite');
         const store = shelf.objectStore('products');

@@ -1,7 +1,11 @@
+import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { ensureChromium, ensurePackages, run } from './setup.mjs';
 
-/** `npm test`: installs what is missing and runs everything, then says one plain line over all runners. */
+/**
+ * `npm test`: installs what is missing and runs everything, then says one plain line over all runners. The checks that run on
+ * one core go beside the unit tests, which leave much of the second core idle.
+ */
 
 ensurePackages();
 ensureChromium();
@@ -12,22 +16,31 @@ mkdirSync(out, { recursive: true });
 
 const counts = { passed: 0, failed: 0, skipped: 0 };
 const seconds = (since) => `${((Date.now() - since) / 1000).toFixed(1)} s`;
+const root = new URL('..', import.meta.url);
+
+/** Runs a command and gathers what it prints, so that two at a time do not print into each other. */
+const gathered = (command, args, options = {}) =>
+  new Promise((done) => {
+    let printed = '';
+    const child = spawn(command, args, { cwd: root, ...options });
+    child.stdout.on('data', (text) => (printed += text));
+    child.stderr.on('data', (text) => (printed += text));
+    child.on('close', (status) => done({ status: status ?? 1, printed }));
+  });
 
 /** A check that is one thing: it passes or fails as a whole. */
-function check(name, script) {
+async function check(name, script) {
   const since = Date.now();
-  console.log(`\n${name}`);
-  const ok = run('npm', ['run', '--silent', script]) === 0;
+  const { status, printed } = await gathered('npm', ['run', '--silent', script]);
+  const ok = status === 0;
   counts[ok ? 'passed' : 'failed']++;
-  console.log(`${name}: ${ok ? 'passed' : 'FAILED'}, ${seconds(since)}`);
+  console.log(`\n${name}: ${ok ? 'passed' : 'FAILED'}, ${seconds(since)}`);
+  if (!ok) console.log(printed);
   return ok;
 }
 
 /** A runner of many tests, counted from its own report. */
-function runner(name, args, env, read) {
-  const since = Date.now();
-  console.log(`\n${name}`);
-  const status = run('npx', args, { env: { ...process.env, ...env } });
+function counted(name, status, read) {
   try {
     const found = read();
     counts.passed += found.passed;
@@ -39,31 +52,63 @@ function runner(name, args, env, read) {
     console.error(`${name} left no report: ${fault.message}`);
     counts.failed++;
   }
-  console.log(`${name}: ${seconds(since)}`);
 }
 
-check('Types', 'types');
-check('Lint', 'lint');
-check('Format', 'format:check');
-check('Import rules', 'imports');
-runner(
-  'Unit tests',
-  ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${out}/unit.json`],
-  {},
-  () => {
+async function unitTests() {
+  const since = Date.now();
+  const { status, printed } = await gathered('npx', [
+    'vitest',
+    'run',
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${out}/unit.json`,
+  ]);
+  console.log(printed);
+  counted('Unit tests', status, () => {
     const report = JSON.parse(readFileSync(`${out}/unit.json`, 'utf8'));
+    const files = report.testResults
+      .map(({ name, startTime, endTime }) => ({
+        name: name.replace(root.pathname, ''),
+        s: (endTime - startTime) / 1000,
+      }))
+      .sort((a, b) => b.s - a.s);
+    console.log(
+      `Slowest: ${files
+        .slice(0, 5)
+        .map(({ name, s }) => `${name} ${s.toFixed(0)} s`)
+        .join(', ')}`,
+    );
     return {
       passed: report.numPassedTests,
       failed: report.numFailedTests,
       skipped: report.numPendingTests + report.numTodoTests,
     };
-  },
-);
-if (check('Production build', 'build:quiet')) {
-  runner('Browser tests', ['playwright', 'test'], { UBERTAS_COUNTS: `${out}/browser.json` }, () => {
+  });
+  console.log(`Unit tests: ${seconds(since)}`);
+}
+
+async function checks() {
+  await check('Types', 'types');
+  await check('Lint', 'lint');
+  await check('Format', 'format:check');
+  await check('Import rules', 'imports');
+  await check('Unused code', 'unused');
+  return check('Production build', 'build:quiet');
+}
+
+console.log('Unit tests, and beside them types, lint, format, import rules, unused code and the production build');
+const [built] = await Promise.all([checks(), unitTests()]);
+if (built) {
+  const since = Date.now();
+  console.log('\nBrowser tests');
+  const status = run('npx', ['playwright', 'test'], {
+    env: { ...process.env, UBERTAS_COUNTS: `${out}/browser.json` },
+  });
+  counted('Browser tests', status, () => {
     const { stats } = JSON.parse(readFileSync(`${out}/browser.json`, 'utf8'));
     return { passed: stats.expected, failed: stats.unexpected + stats.flaky, skipped: stats.skipped };
   });
+  console.log(`Browser tests: ${seconds(since)}`);
 }
 
 console.log(`\n${counts.passed} passed, ${counts.failed} failed, ${counts.skipped} skipped`);

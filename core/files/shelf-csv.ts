@@ -105,7 +105,7 @@ function rowToProduct(
       if (YES.has(word)) put(raw, column.path, true);
     } else put(raw, column.path, cell);
   }
-  if (raw.id === undefined) raw.id = newId(String(raw.name ?? 'product'), [...takenIds]);
+  if (raw.id === undefined) raw.id = newId(typeof raw.name === 'string' ? raw.name : 'product', [...takenIds]);
   const [field, says] = Object.entries(faultsByField(productSchema, raw))[0] ?? [];
   return says === undefined ? (raw as unknown as Product) : refuse(field ?? '', says);
 }

@@ -6,7 +6,6 @@ import { REMOVED_SHARE, TISSUE_RATIO_TO_N } from './removal';
 
 /** Mehlich-3 ppm to keep in the soil after a year of growth. Woods, Stowell & Gelernter 2016; from memory. */
 export const MINIMUM_PPM = pack.minimumPpm;
-export const MINIMUM_PACK = { name: `${pack.pack} ${pack.version}`, cite: pack.source.cite };
 
 /** Element that keeps the soil at its minimum after a year of growth, lb element/1000 ft2. */
 export const minimumNeed = defineReckoning({

@@ -3,7 +3,6 @@ import { choice, quantity } from '../reckoning/inputs';
 
 /** Tissue content relative to nitrogen, lb element per lb N. Woods, Stowell & Gelernter 2016; from memory. */
 export const TISSUE_RATIO_TO_N = { K: 0.5, P: 0.125, Ca: 0.125, Mg: 0.05, S: 0.075 } as const;
-export type RemovedNutrient = keyof typeof TISSUE_RATIO_TO_N;
 
 /** Share of the growth that leaves the lawn: all where clippings are bagged, a quarter where they stay. Decision. */
 export const REMOVED_SHARE = { bagged: 1, returned: 0.25 } as const;

@@ -1,6 +1,5 @@
 import pack from './grasses.json';
 import type { Care, GrassId } from '../records/vocabularies';
-import type { Standing } from '../reckoning/define';
 
 /** A row of the grass table: what the grass asks of the soil and of the year. */
 export interface Grass {
@@ -27,10 +26,3 @@ export const grassOf = (id: GrassId): Grass => table.get(id) as Grass;
 
 /** Every row, cool-season first. */
 export const ALL_GRASSES: readonly Grass[] = pack.grasses as Grass[];
-
-/** Where the table comes from, for findings and Workings. */
-export const GRASS_PACK = {
-  name: `${pack.pack} ${pack.version}`,
-  cite: pack.source.cite,
-  standing: pack.source.standing as Standing,
-};

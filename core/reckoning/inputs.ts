@@ -83,7 +83,6 @@ export const squareFeet = number('ft2');
 export const percent = <const B extends NumberBounds>(label: string, bounds: B = {} as B) =>
   ({ kind: 'number' as const, unit: '%', label, min: 0, max: 100, ...bounds }) as Omit<NumberInput, 'optional'> & B;
 export const ppm = number('ppm');
-export const pounds = (substance: string) => number(`lb ${substance}`);
 export const quantity = number;
 /** Depth of soil: more than 0 in and at most 12 in. */
 export const depthIn = (label: string) => inches(label, { above: 0, max: 12 });

@@ -67,7 +67,9 @@ describe.each([...REGISTRY.values()].map((r) => [r.id, r] as const))('%s', (_id,
       for (const bad of [null, Number.NaN, Number.POSITIVE_INFINITY, 'x', {}, '5.6'].filter(
         (b) => input.kind !== 'amounts' || typeof b !== 'object' || b === null,
       )) {
-        expect(explain(reckoning, { ...good, [field]: bad }), `${field}: ${String(bad)}`).toMatchObject({ field });
+        expect(explain(reckoning, { ...good, [field]: bad }), `${field}: ${JSON.stringify(bad)}`).toMatchObject({
+          field,
+        });
       }
       if (input.kind === 'number') {
         if (input.min !== undefined)

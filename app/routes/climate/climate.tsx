@@ -2,7 +2,7 @@ import '../../ui/ruled-table.css';
 import './climate.css';
 import { Button, Checkbox } from 'antd';
 import { useMemo, useState } from 'react';
-import { Link, useFetcher, useLocation } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { printClimateCsv } from '@core/files/climate-csv';
 import { seasonLength } from '@core/climate/day-curves';
 import { seasonTurns, seasonWindows } from '@core/season/plan/season-windows';
@@ -20,7 +20,7 @@ import { type ClimateDraft, ClimateSource } from './climate-source';
 import { NormalsTable } from './normals-table';
 import { YearCurves } from './year-curves';
 import { StageFault } from '../../work/stage-fault';
-import { received, sendBy, type Shapes } from '../../work/send';
+import { received, type Shapes, useSend } from '../../work/send';
 
 const SHAPES: Shapes<ClimateSent> = {
   use: { climate: 'record', latitudeDeg: 'number?', moveDoses: 'yes' },
@@ -35,7 +35,7 @@ export async function clientAction({ request, params }: Route.ClientActionArgs) 
 export default function ClimatePage() {
   const work = usePropertyWork();
   const { search } = useLocation();
-  const fetcher = useFetcher<{ faults?: { storage: string } }>();
+  const { fetcher, send } = useSend<ClimateSent, { faults?: { storage: string } }>();
   const offerUndo = useOfferUndo();
   const [draft, setDraft] = useState<ClimateDraft | undefined>();
   const [moveDoses, setMoveDoses] = useState(true);
@@ -52,7 +52,6 @@ export default function ClimatePage() {
   const turns = zoneSeason ? seasonTurns(zoneSeason) : [];
   const length = zoneSeason?.season && seasonLength(zoneSeason.season);
   const days = season.weather?.meanF.length ?? 365;
-  const send = (sent: ClimateSent) => void sendBy(fetcher, sent);
   const hasDoses = (plan?.doses ?? []).length > 0 && climate !== undefined;
   const use = () => {
     if (!draft) return;

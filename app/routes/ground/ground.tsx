@@ -14,7 +14,7 @@ import { type Answer, groundAction, type Sent } from './ground-action';
 import { SheetPosition } from './sheet-position';
 import { ZoneSheet } from './zone-sheet';
 import { StageFault } from '../../work/stage-fault';
-import { received, sendBy, type Shapes } from '../../work/send';
+import { received, type Shapes, useSend } from '../../work/send';
 
 const SHAPES: Shapes<Sent> = {
   keep: { typed: 'record' },
@@ -77,8 +77,7 @@ export default function Ground() {
     // only a new answer counts
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [answer, keeping.state]);
-  const other = useFetcher<Answer>();
-  const send = (sent: Sent) => void sendBy(other, sent);
+  const { fetcher: other, send } = useSend<Sent, Answer>();
   const done = other.state === 'idle' ? other.data : undefined;
   useEffect(() => {
     const wrong = Object.values(done?.faults ?? {})[0];

@@ -3,7 +3,7 @@ import { Button, Input, type InputRef } from 'antd';
 import { releaseProxy, wrap } from 'comlink';
 import { useMemo, useRef, useState } from 'react';
 import { useKey } from '../../ui/keys';
-import { Link, redirect, useFetcher, useSearchParams } from 'react-router';
+import { Link, redirect, useSearchParams } from 'react-router';
 import { type Case, propertySchema } from '@core/records/case';
 import { newId } from '@core/records/new-id';
 import { faultsByField } from '@core/records/strict-schema';
@@ -36,7 +36,7 @@ import { MonthHeads } from './mini-season';
 import { Survives } from '../../work/stage-fault';
 import { BrokenRow, PropertyRow, reckonedRow } from './property-row';
 import { PropertyForm, type TypedProperty } from './property-form';
-import { received, sendBy, type Shapes } from '../../work/send';
+import { received, type Shapes, useSend } from '../../work/send';
 
 interface DemoAnswer {
   show: boolean;
@@ -188,7 +188,7 @@ export default function Home({ loaderData }: Route.ComponentProps) {
   const searchBox = useRef<InputRef>(null);
   const picker = useRef<HTMLInputElement>(null);
   const [fileFault, setFileFault] = useState<string>();
-  const fetcher = useFetcher<Answer>();
+  const { fetcher, send } = useSend<Sent, Answer>();
   const offerUndo = useOfferUndo();
   const reckoned = useMemo(() => files.map((file) => reckonedRow(file, today)), [files, today]);
   const rows = reckoned.flatMap((row) => ('season' in row ? [row] : []));
@@ -204,7 +204,6 @@ export default function Home({ loaderData }: Route.ComponentProps) {
       before.set('page', String(page + by));
       return before;
     });
-  const send = (sent: Sent) => sendBy(fetcher, sent);
 
   useKey('find', () => searchBox.current?.focus());
   useKey('new-property', () => setCreating(true));
@@ -324,7 +323,7 @@ export default function Home({ loaderData }: Route.ComponentProps) {
                 Import laboratory reports
               </Link>
             )}
-            <Button disabled={all === 0} onClick={saveBackup}>
+            <Button disabled={all === 0} onClick={() => void saveBackup()}>
               Export a backup
             </Button>
             <p className="small">What you save stays in this browser and leaves it only in files you save.</p>

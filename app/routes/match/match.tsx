@@ -1,7 +1,7 @@
 import './match.css';
 import { App, Button } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
-import { Link, useFetcher, useLocation } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import type { Plan, PlannedFor } from '@core/records/case';
 import { gradeOf, hasGrade } from '@core/products/label/face';
 import { type MatchAnswer, matchShelf } from '@core/products/match/match';
@@ -19,7 +19,7 @@ import type { Route } from './+types/match';
 import { AnswerRow } from './answer-row';
 import { NeedMargin } from './need-margin';
 import { StageFault } from '../../work/stage-fault';
-import { received, sendBy, type Shapes } from '../../work/send';
+import { received, type Shapes, useSend } from '../../work/send';
 
 /** Product ids by `zoneId/purpose`, null takes a choice away; or the plan as it was, to take a use back. */
 type Sent = { intent: 'choose'; choices: Record<string, string | null> } | { intent: 'put-back'; plan: Plan };
@@ -56,7 +56,7 @@ function purposesOf(answer: MatchAnswer): { purpose: PlannedFor; id: string }[] 
 export default function Match() {
   const work = usePropertyWork();
   const match = useMatchWork(work);
-  const fetcher = useFetcher<Answer>();
+  const { fetcher, send } = useSend<Sent, Answer>();
   const { search } = useLocation();
   const offerUndo = useOfferUndo();
   const { message } = App.useApp();
@@ -80,7 +80,6 @@ export default function Match() {
     );
   const { need, context, trip } = match;
   const zone = work.zone;
-  const send = (sent: Sent) => void sendBy(fetcher, sent);
   const use = (answer: MatchAnswer) => {
     const before = work.plan?.products ?? {};
     const chosen = purposesOf(answer);

@@ -2,7 +2,7 @@ import './prescribe.css';
 import { App, Button } from 'antd';
 import { useEffect, useMemo, useState } from 'react';
 import { useKey } from '../../ui/keys';
-import { Link, useFetcher, useLocation, useSearchParams } from 'react-router';
+import { Link, useLocation, useSearchParams } from 'react-router';
 import type { PlannedFor } from '@core/records/case';
 import { codeYearCap } from '@core/season/rules/local-codes';
 import { type SwitchableLine } from '@core/prescription/prescribe-nitrogen';
@@ -31,7 +31,7 @@ import { prescriptionDocument } from './prescription-pdf';
 import { Schools } from './lines/practice-schools';
 import { YearMargin } from './year-margin';
 import { StageFault } from '../../work/stage-fault';
-import { received, sendBy, type Shapes } from '../../work/send';
+import { received, type Shapes, useSend } from '../../work/send';
 
 const SHAPES: Shapes<Sent> = {
   switch: { zoneId: 'text', line: 'text', on: 'yes' },
@@ -51,7 +51,7 @@ export async function clientAction({ request, params }: Route.ClientActionArgs):
 export default function Prescribe() {
   const work = usePropertyWork();
   const { zone, zoneSeason, file, today, season } = work;
-  const fetcher = useFetcher<Answer>();
+  const { fetcher, send } = useSend<Sent, Answer>();
   const [search, setSearch] = useSearchParams();
   const { search: query } = useLocation();
   const { message } = App.useApp();
@@ -60,7 +60,6 @@ export default function Prescribe() {
   const facts = useMemo(() => zone && zoneFacts(work, zone), [work, zone]);
   const answers = useMemo(() => (facts ? otherSchoolAnswers(facts) : []), [facts]);
   const school = file.choices?.school ?? 'sufficiency';
-  const send = (sent: Sent) => void sendBy(fetcher, sent);
   const sending = fetcher.json as Sent | undefined;
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
   useEffect(() => {

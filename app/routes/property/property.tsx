@@ -263,7 +263,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
           <Link className="link" to="/shelf">
             Shelf
           </Link>
-          <Button onClick={save}>Export property</Button>
+          <Button onClick={() => void save()}>Export property</Button>
           <Button onClick={() => setKeysShown(true)}>
             Keys <span className="kbd">?</span>
           </Button>

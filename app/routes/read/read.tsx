@@ -168,7 +168,7 @@ export default function Read() {
             <Button onClick={() => void savePdf()}>PDF</Button>
           </>
         )}
-        <Button type="primary" onClick={readIn}>
+        <Button type="primary" onClick={() => void readIn()}>
           Import a report file
         </Button>
       </div>

@@ -164,7 +164,7 @@ export default function Reports({ loaderData }: Route.ComponentProps) {
         <div className="right">
           <Button
             onClick={() =>
-              navigate(
+              void navigate(
                 propertyId
                   ? {
                       pathname: `/property/${propertyId}/read`,

@@ -2,7 +2,7 @@ import './sample.css';
 import { App, Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { useKey } from '../../ui/keys';
-import { useFetcher, useNavigate, useSearchParams } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import type { Sample as SampleRecord } from '@core/records/case';
 import type { Pair } from '@core/reckoning/inputs';
 import { DRYING_DAYS } from '@core/sampling/chain';
@@ -26,7 +26,7 @@ import { Step, STEPS, stepsOf } from './sample-chain';
 import { fetchReport, handInBag } from './simulated';
 import { type Column, useColumns } from './use-columns';
 import { StageFault } from '../../work/stage-fault';
-import { received, sendBy, type Shapes } from '../../work/send';
+import { received, type Shapes, useSend } from '../../work/send';
 
 /** One depth for established turf, in. Common practice: 3 to 4. */
 const DEPTH_IN = 4;
@@ -102,13 +102,12 @@ export default function Sample() {
   const work = usePropertyWork();
   const { file, today, zone: focus } = work;
   const columns = useColumns();
-  const fetcher = useFetcher<Answer>();
+  const { fetcher, send } = useSend<Sent, Answer>();
   const navigate = useNavigate();
   const [search] = useSearchParams();
   const { message } = App.useApp();
   const offerUndo = useOfferUndo();
   const [says, setSays] = useState<Record<string, string>>({});
-  const send = (sent: Sent) => void sendBy(fetcher, sent);
   const change = (sample: SampleRecord) => send({ intent: 'change', sample });
   const wrong = fetcher.state === 'idle' ? Object.values(fetcher.data?.faults ?? {})[0] : undefined;
   useEffect(() => {
@@ -358,7 +357,7 @@ export default function Sample() {
           <p className="small">
             <Button
               onClick={() =>
-                navigate({
+                void navigate({
                   pathname: '/reports',
                   search: `?property=${file.property.id}&zone=${search.get('zone') ?? ''}`,
                 })

@@ -3,13 +3,12 @@ import './season.css';
 import './board/board.css';
 import { Segmented } from 'antd';
 import { useState } from 'react';
-import { useFetcher } from 'react-router';
 import { usePropertyWork } from '../../work/property-work';
 import type { Route } from './+types/season';
 import { type SeasonSent, seasonAction } from './season-action';
 import { SeasonBoard } from './season-board';
 import { StageFault } from '../../work/stage-fault';
-import { received, sendBy, type Shapes } from '../../work/send';
+import { received, type Shapes, useSend } from '../../work/send';
 
 const SHAPES: Shapes<SeasonSent> = {
   product: { key: 'text', productId: 'text?' },
@@ -28,7 +27,7 @@ export async function clientAction({ request, params }: Route.ClientActionArgs) 
 
 export default function Season() {
   const work = usePropertyWork();
-  const fetcher = useFetcher<{ faults?: { storage: string } }>();
+  const { fetcher, send } = useSend<SeasonSent, { faults?: { storage: string } }>();
   // a new board where a whole other plan is laid on it
   const [laid, setLaid] = useState(0);
   const { zone, zoneSeason, today, year, file } = work;
@@ -38,7 +37,6 @@ export default function Season() {
         <p>Nothing to date yet: measure a zone in Ground, type its report in Read, and the year is laid out here.</p>
       </div>
     );
-  const send = (sent: SeasonSent) => sendBy(fetcher, sent);
   const thisYear = Number(today.slice(0, 4));
   const years = [...new Set([thisYear, thisYear + 1, year])].sort();
   return (

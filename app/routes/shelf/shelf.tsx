@@ -2,7 +2,7 @@ import './shelf.css';
 import { App, Button, Checkbox, Input } from 'antd';
 import { useEffect, useState } from 'react';
 import { useKey } from '../../ui/keys';
-import { useFetcher, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
 import type { Product } from '@core/records/case';
 import {
   deleteProduct,
@@ -29,7 +29,7 @@ import { ShelfFiles } from './shelf-files';
 import { isAbout, isOnly, ONLY, type Only, shelved, type Subject, SUBJECTS } from './shelf-groups';
 import { productFromTyped } from './typed-label';
 import { StageFault } from '../../work/stage-fault';
-import { received, sendBy, type Shapes } from '../../work/send';
+import { received, type Shapes, useSend } from '../../work/send';
 
 type Sent =
   | LabelSent
@@ -93,7 +93,7 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
   const [only, setOnly] = useState<readonly Only[]>([]);
   const [word, setWord] = useState('');
   const [filesOpen, setFilesOpen] = useState(false);
-  const fetcher = useFetcher<LabelAnswer>();
+  const { fetcher, send } = useSend<Exclude<Sent, LabelSent>, LabelAnswer>();
   const workings = useWorkingsTrail();
   const offerUndo = useOfferUndo();
   const { message } = App.useApp();
@@ -108,7 +108,6 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
       },
       { replace: true },
     );
-  const send = (sent: Exclude<Sent, LabelSent>) => void sendBy(fetcher, sent);
   useKey('new-label', () => open(NEW));
   useKey('close-workings', () => workings.close());
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined;

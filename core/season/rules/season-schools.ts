@@ -186,6 +186,9 @@ function lateSteps(ask: Ask, result: SeasonSchools): void {
         serves: isPartlySlow,
       });
       return;
+    case 'weekly-light':
+      // for comparison only: it never comes this far
+      return;
     case 'potassium-led':
       result.amounts.push(
         {

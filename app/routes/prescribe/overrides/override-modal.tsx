@@ -1,12 +1,11 @@
 import { Button, Modal } from 'antd';
 import { useEffect, useState } from 'react';
-import { useFetcher } from 'react-router';
 import { Fault, TextField } from '../../../ui/field';
 import { showExact } from '../../../ui/format';
 import { Substances } from '../../../ui/substance';
 import type { OwnAsk } from '../lines/line';
 import type { Answer, Sent } from '../prescribe-action';
-import { sendBy } from '../../../work/send';
+import { useSend } from '../../../work/send';
 
 interface OwnModalProps {
   ask: OwnAsk;
@@ -22,13 +21,12 @@ export function OverrideModal({ ask, zoneId, by, onClose }: OwnModalProps) {
     reason: ask.own?.reason ?? '',
     by: ask.own?.by ?? by,
   });
-  const fetcher = useFetcher<Answer>();
+  const { fetcher, send } = useSend<Sent, Answer>();
   const kept = fetcher.state === 'idle' && fetcher.data !== undefined && !fetcher.data.faults;
   useEffect(() => {
     if (kept) onClose();
   }, [kept, onClose]);
   const faults = fetcher.state === 'idle' ? (fetcher.data?.faults ?? {}) : {};
-  const send = (sent: Sent) => void sendBy(fetcher, sent);
   const keep = () => send({ intent: 'own', zoneId, line: ask.line, typed });
   return (
     <Modal
