@@ -42,6 +42,9 @@ test('a climate from the simulated station is looked at, stored, undone, and mov
   expect(after.at(-1)! < before.at(-1)!).toBe(true);
   await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
   await expect.poll(datesOf).toEqual(before);
+  // an undo on another page is still the climate's own
+  await page.goto(CLIMATE);
+  await expect(page.getByText('192 days without frost', { exact: false })).toBeVisible();
 });
 
 test('a pasted table is read, a bad one answered in a sentence with nothing lost, and normals are saved and read back', async ({

@@ -112,7 +112,7 @@ const ZONES: readonly Walk[] = [
     read: /centipedegrass/,
     ph: /none|leave|lb/,
     none: [],
-    refused: ['Lawn food with weed killer', /its own label rate and licence decide/],
+    refused: ['Lawn food with weed killer', /its own label rate and license decide/],
   },
 ];
 

@@ -1,4 +1,4 @@
-import { type FetcherWithComponents, useFetcher } from 'react-router';
+import { type FetcherWithComponents, useFetcher, useFormAction } from 'react-router';
 
 /**
  * How a page asks its action for something: one body, an `intent` and what goes with it, as JSON. The action reads it with
@@ -10,7 +10,10 @@ export interface Intent {
   intent: string;
 }
 
-/** Sends a body by a fetcher; the promise is that of the action. */
+/**
+ * Sends a body by a fetcher; the promise is that of the action. `action` is the page's own (`useFormAction`): without it an undo
+ * that is clicked on another page would be answered there.
+ */
 export const sendBy = <Sent extends Intent>(
   fetcher: Pick<FetcherWithComponents<unknown>, 'submit'>,
   sent: Sent,
@@ -25,9 +28,10 @@ export function useSend<Sent extends Intent, Answer>(): {
 } {
   // the generic type of an answer says nothing of its serialising, which here is none: client actions hand it over as it is
   const fetcher = useFetcher() as FetcherWithComponents<Answer>;
+  const action = useFormAction();
   return {
     fetcher,
-    send: (sent) => void sendBy(fetcher, sent),
+    send: (sent) => void sendBy(fetcher, sent, action),
     answer: fetcher.state === 'idle' ? fetcher.data : undefined,
     sending: fetcher.json as Sent | undefined,
   };

@@ -88,7 +88,7 @@ const RULES: readonly Rule[] = [
     fits: () => true,
     when: () => [212, 240],
     says: () =>
-      'Look at the edge between healthy and dead: lift a square foot. Five to seven grubs per square foot are worth a decision; below that they are not. Treating is label and licence.',
+      'Cut a square foot of turf where the patch meets living grass, fold it back and count. Some six grubs there are worth a decision, fewer are not. Treating is label and license.',
     condition: 'nothing has been sprayed yet',
   },
   {

@@ -59,7 +59,7 @@ const OLD_REPORT_YEARS = 3;
 /** Wait between lime, sulfur or fertiliser and a sample, days. Common practice: 6-8 weeks. */
 const WAIT_AFTER_FEEDING_DAYS = 42;
 
-/** CEC that a texture group can plausibly hold, cmolc/kg. Common practice: sands 3-5, clay loams near 29. */
+/** CEC that a texture group can plausibly hold, cmolc/kg. Common practice; wide, so that only what cannot be is asked about. */
 const PLAUSIBLE_CEC = { sand: [1, 12], loam: [4, 30], clay: [8, 60] } as const;
 
 const LEVEL_WORDS: Record<Level, string> = {

@@ -1,7 +1,7 @@
 import { defineReckoning } from '../reckoning/define';
 import { percent, quantity } from '../reckoning/inputs';
 
-/** Product that carries the elemental sulfur, lb product/1000 ft2. 1.08 lb S at 18 % free is 6 lb product. */
+/** Product that carries the elemental sulfur, lb product/1000 ft2. 1.3 lb S at 26 % free is 5 lb product. */
 export const sulfurProduct = defineReckoning({
   id: 'sulfur.product',
   title: 'Product for elemental sulfur',

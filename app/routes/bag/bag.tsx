@@ -209,7 +209,7 @@ export default function Bag() {
         )}
         {product.pesticide && (
           <p className="note also">
-            Its label is the law, with its own rate and licence; nothing here changes that rate.
+            Its label is the law, with its own rate and license; nothing here changes that rate.
           </p>
         )}
       </div>

@@ -2,7 +2,7 @@ import './read.css';
 import { App, Button, Select } from 'antd';
 import { useEffect, useState } from 'react';
 import { useKey } from '../../ui/keys';
-import { useFetcher, useNavigate, useSearchParams } from 'react-router';
+import { useFetcher, useFormAction, useNavigate, useSearchParams } from 'react-router';
 import type { SoilTest } from '@core/records/case';
 import { grassOf } from '@core/packs/grasses';
 import { prescribeZone } from '@core/prescription/prescribe';
@@ -78,13 +78,14 @@ export default function Read() {
   const [search, setSearch] = useSearchParams();
   const [editing, setEditing] = useState<'new' | string>();
   const fetcher = useFetcher<Answer>();
+  const action = useFormAction();
   const navigate = useNavigate();
   const { message } = App.useApp();
   const offerUndo = useOfferUndo();
   // shown at once; the database hears of it behind
   const asked = (fetcher.json as unknown as { intent?: string; school?: School } | undefined)?.school;
   const school: School = asked ?? file.choices?.school ?? 'sufficiency';
-  const choose = (to: School) => sendBy(fetcher, { intent: 'school', school: to });
+  const choose = (to: School) => sendBy(fetcher, { intent: 'school', school: to }, action);
   useKey('next-school', () => void choose(nextSchool(school)), [school]);
   useKey('print', () => window.print());
   const wrong = fetcher.state === 'idle' ? fetcher.data?.faults?.storage : undefined;
@@ -124,10 +125,10 @@ export default function Read() {
         }).prescription;
   const remove = () => {
     if (!shown) return;
-    void sendBy(fetcher, { intent: 'remove', testId: shown.id });
+    void sendBy(fetcher, { intent: 'remove', testId: shown.id }, action);
     offerUndo(
       `The report of ${showDate(shown.sampledOn)} was deleted.`,
-      () => void sendBy(fetcher, { intent: 'restore', test: shown }),
+      () => void sendBy(fetcher, { intent: 'restore', test: shown }, action),
     );
   };
   const readIn = () => navigate({ pathname: '/reports', search: `?property=${file.property.id}&zone=${zone.id}` });

@@ -53,7 +53,7 @@ export interface BagCheck {
 
 const two = (value: number): string => (value + 1e-9).toFixed(2);
 const NAMES = { N: 'nitrogen', P2O5: 'phosphate', K2O: 'potash' } as const;
-/** Off by less than this is right, lb/1000 ft2: 0.96 lb N is accepted as 1. Common practice. */
+/** Off by less than this is right, lb/1000 ft2: a gate is not set closer. Common practice. */
 const RIGHT_WITHIN_LB = 0.05;
 
 /** A share in the words people use: 0.75 is "three quarters of". */

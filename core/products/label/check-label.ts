@@ -207,7 +207,7 @@ export function checkLabel(product: Product): LabelRemark[] {
     add(
       'pesticide',
       'ask',
-      'Holds a pesticide: its own label rate and licence decide. It never enters a feeding plan, and its coverage is not ours to change.',
+      'Holds a pesticide: its own label rate and license decide. It never enters a feeding plan, and its coverage is not ours to change.',
     );
   return remarks.sort((a, b) => Number(a.standing === 'ask') - Number(b.standing === 'ask'));
 }

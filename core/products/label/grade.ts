@@ -7,7 +7,7 @@ export interface Grade {
   K2O: number;
 }
 
-/** "32-0-10". */
+/** "24-0-11". */
 export const gradeInWords = ({ N, P2O5, K2O }: Grade): string => `${N}-${P2O5}-${K2O}`;
 
 /** A number as bags print it: no leading zero, at most two decimals. */
@@ -35,12 +35,12 @@ function cuts(run: string): Grade[] {
 }
 
 /**
- * Reads the three numbers as a person types them. `32-0-10` and `24 0 11` have one reading; `32010` has two, 32-0-10 and
- * 3-20-10, the likelier first, and only a person can say which stands on the bag. Refuses what cannot be a grade.
+ * Reads the three numbers as a person types them. `28-0-6` and `24 0 11` have one reading; `24011` has two, 24-0-11 and
+ * 2-40-11, the likelier first, and only a person can say which stands on the bag. Refuses what cannot be a grade.
  */
 export function readGrade(text: string): Grade[] | Refusal {
   const typed = text.trim();
-  const asked = 'Type the three numbers on the bag: N, P2O5, K2O, as 32-0-10, 32 0 10 or 32010.';
+  const asked = 'Type the three numbers on the bag: N, P2O5, K2O, as 24-0-11, 24 0 11 or 24011.';
   if (typed === '') return refuse('grade', asked);
   if (/^\d+$/.test(typed)) {
     if (typed.length < 3)

@@ -15,7 +15,7 @@ import { asked, limeGivenLb, type MatchContext, type Need, type NeedFor, needInW
 import { microbePercent } from '../../nitrogen/forms';
 import { matchRefusal } from './refusal-of';
 
-/** A need counts as met within this, lb/1000 ft2. Common practice: 0.96 lb N is accepted as 1. */
+/** A need counts as met within this, lb/1000 ft2. Common practice: a spreader is not set closer. */
 export const MET_WITHIN_LB = 0.1;
 /** A dose that undoes more of the lime than this share works against it. Decision. */
 const UNDOES_SHARE = 0.25;
@@ -349,7 +349,7 @@ const MOST_ANSWERS = 60;
 
 /**
  * Ranks the shelf by what each product, or blend of two or three, would really do on this zone for this need. Everything
- * else on the shelf is refused with the number that decides. 0.75 lb N and 0.65 lb K2O: a 15-0-15 alone, or urea with
+ * else on the shelf is refused with the number that decides. 0.75 lb N and 0.65 lb K2O: a grade with as much K2O as N alone, or urea with
  * sulfate of potash.
  */
 export function matchShelf(products: readonly Product[], need: Need, context: MatchContext): Match {

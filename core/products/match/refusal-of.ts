@@ -21,7 +21,7 @@ export function matchRefusal(product: Product, need: Need, context: MatchContext
     const short = formsShortBy(product);
     return `Its label is not finished${short > 0 ? `: the nitrogen forms are ${show(short)} % short` : ''}.`;
   }
-  if (product.pesticide) return 'Holds a pesticide: its own label rate and licence decide, never a feeding plan.';
+  if (product.pesticide) return 'Holds a pesticide: its own label rate and license decide, never a feeding plan.';
   const first = carried[0];
   if (!first) return `No ${wanted.map(needInWords).join(' and no ')}.`;
   const rate = ((need[first] ?? 0) / percentToward(product, first)) * 100;

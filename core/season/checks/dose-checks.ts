@@ -128,7 +128,7 @@ export function doseChecks({ zoneSeason, days, doses, codes, productOf }: Facts)
     checks.push(
       judge('pesticide', 'Pesticide in a feed', dosesIn(pesticides), {
         standing: 'fail',
-        says: `${productOf(pesticides[0]!)?.name} holds a pesticide: its own label and a licence decide its rate, not a feeding plan.`,
+        says: `${productOf(pesticides[0]!)?.name} holds a pesticide: its own label and a license decide its rate, not a feeding plan.`,
         doses: pesticides,
       }),
     );

@@ -14,7 +14,7 @@ const LEAST = {
 } as const;
 /** Rates are set to a hundredth of a pound of product/1000 ft2. Common practice of a scale. */
 export const RATE_STEP_LB = 0.01;
-/** A year's N, P2O5 or K2O may be this share off what is prescribed. Common practice: 0.96 is accepted as 1. */
+/** A year's N, P2O5 or K2O may be this share off what is prescribed. Common practice: a twenty-fifth is what a careful hand and a good scale hold over a year. */
 const YEAR_TOLERANCE = 0.04;
 /** Needs under half a usual dose cannot be met closer than this, because no spreader holds less, lb nutrient/1000 ft2. Common practice. */
 const SMALL_NEED = { underLb: 0.5, toleranceLb: 0.1 } as const;

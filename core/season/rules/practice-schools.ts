@@ -45,7 +45,7 @@ export const LATE_SEASON_SCHOOLS: readonly PracticeSchool<LateSchool>[] = [
     title: 'Weekly light soluble',
     does: '0.5 lb N per 1000 ft2 each week until growth slows.',
     because: 'Quick visible response.',
-    against: 'More mowing, burn and leaching, and trials show 2 lb N no better than 1 in spring color.',
+    against: 'More mowing, burn and leaching; in trials the spring was no greener for the second pound of N.',
     comparisonOnly: true,
   },
   {

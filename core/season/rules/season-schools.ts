@@ -83,7 +83,7 @@ const FALL_POTASH_LB = 1;
 const FINISH_NITROGEN_SHARE = 0.25;
 const FINISH_POTASH_LB = 0.5;
 
-/** A step counts as taken from this share of a ceiling on, because no spreader stops on it. Common practice: 0.96 lb is accepted as 1. */
+/** A step counts as taken from this share of a ceiling on, because no spreader stops on it. Common practice. */
 const NEARLY = 0.96;
 /** What a school asks of a dose, as far as one dose may bring it here. */
 const asFarAs = (ceilingLb: number, askedLb: number): number => Math.min(askedLb, ceilingLb * NEARLY);

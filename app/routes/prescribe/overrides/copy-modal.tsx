@@ -1,7 +1,7 @@
 import './copy-modal.css';
 import { Button, Checkbox, Modal, Select } from 'antd';
 import { useState } from 'react';
-import type { FetcherWithComponents } from 'react-router';
+import { type FetcherWithComponents, useFormAction } from 'react-router';
 import type { Zone } from '@core/records/case';
 import { type CopiedLine, differencesOf, linesToCopy } from '@core/prescription/copy-prescription';
 import { latestTest } from '@core/soil/report';
@@ -31,6 +31,7 @@ export function CopyModal({ work, from, by, fetcher, onClose }: CopyModalProps) 
   const [reason, setReason] = useState('');
   const [fault, setFault] = useState<string>();
   const offerUndo = useOfferUndo();
+  const action = useFormAction();
   const tests = work.file.soilTests ?? [];
   const to = others.find((zone) => zone.id === toId);
   const of = (zone: Zone) => work.season.zones.find((each) => each.zone.id === zone.id)?.prescription;
@@ -56,7 +57,7 @@ export function CopyModal({ work, from, by, fetcher, onClose }: CopyModalProps) 
       ...(by ? { by } : {}),
     });
     offerUndo(`The prescription of ${from.name} stands on ${to.name} as overrides.`, () => {
-      void sendBy(fetcher, { intent: 'put-back', zones: [to] });
+      void sendBy(fetcher, { intent: 'put-back', zones: [to] }, action);
     });
     onClose();
   };
