@@ -17,7 +17,8 @@ export interface Intent {
 export const sendBy = <Sent extends Intent>(
   fetcher: Pick<FetcherWithComponents<unknown>, 'submit'>,
   sent: Sent,
-): Promise<void> => fetcher.submit(sent as never, JSON_POST);
+  action?: string,
+): Promise<void> => fetcher.submit(sent as never, action === undefined ? JSON_POST : { ...JSON_POST, action });
 
 /** A fetcher of a page's action: `send` asks, `answer` is there once it is idle again, `sending` is what is under way. */
 export function useSend<Sent extends Intent, Answer>(): {
