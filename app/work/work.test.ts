@@ -1,11 +1,12 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { readCase } from '@core/files/case-file';
-import { type Case } from '@core/records/case';
+import type { Case, Product } from '@core/records/case';
 import { isRefusal } from '@core/reckoning/refusal';
 import { climateFromText, twelveNumbers } from './climate-text';
 import { consequenceOf, phConsequence } from './consequence';
 import { amountFor } from './dose-words';
+import { nextTrip } from './match-work';
 import { planYear, workOf } from './property-work';
 import { readFileText } from './read-file-text';
 
@@ -118,5 +119,30 @@ describe('a chosen file', () => {
     expect(await readFileText(new File([''], 'a.json'))).toMatchObject({ refused: expect.stringContaining('empty') });
     const huge = Object.defineProperty(new File(['x'], 'a.json'), 'size', { value: 200e6 });
     expect(await readFileText(huge)).toMatchObject({ refused: expect.stringContaining('200 MB') });
+  });
+});
+
+describe('the day a bag is checked against', () => {
+  const trips = [
+    { date: '2027-03-01', need: { lime: 30 } },
+    { date: '2027-04-12', need: { N: 0.8 } },
+    { date: '2027-09-06', need: { N: 0.9, K2O: 0.5 } },
+  ];
+  const bag = (guaranteed: Product['guaranteed'], more: Partial<Product> = {}): Product => ({
+    id: 'bag',
+    name: 'Bag',
+    guaranteed,
+    ...more,
+  });
+  it('is the next that this bag could serve: never a day of lime for a bag of urea', () => {
+    expect(nextTrip(trips, '2027-02-01', bag({ N: 46 })).date).toBe('2027-04-12');
+    expect(nextTrip(trips, '2027-02-01', bag({ K2O: 50 })).date).toBe('2027-09-06');
+    expect(nextTrip(trips, '2027-02-01', bag({}, { limeKind: 'calcitic', eccePercent: 90 })).date).toBe('2027-03-01');
+    // past its last day, its first
+    expect(nextTrip(trips, '2027-10-01', bag({ N: 46 })).date).toBe('2027-04-12');
+  });
+  it('is the next of all where no bag is in hand, or it could serve none', () => {
+    expect(nextTrip(trips, '2027-03-02').date).toBe('2027-04-12');
+    expect(nextTrip(trips, '2027-02-01', bag({ Fe: 10 })).date).toBe('2027-03-01');
   });
 });

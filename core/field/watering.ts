@@ -63,7 +63,12 @@ export const cycleSoak = defineReckoning({
   },
   unit: 'runMinutes: min in all; cycles: cycles; minutesPerCycle: min; soakMinutes: min of rest between',
   formula: ['run = depth ÷ rate × 60', 'cycles = ceil(rate ÷ intake), 1 where the soil keeps up'],
-  sources: [{ cite: 'Cycle and soak: stop before water stands, let it sink in for 30-60 min, go on', standing: 'common practice' }],
+  sources: [
+    {
+      cite: 'Cycle and soak: stop before water stands, let it sink in for 30-60 min, go on',
+      standing: 'common practice',
+    },
+  ],
   limits: ['Slopes take less: halve the intake on steep ground.'],
   example: {
     inputs: { depthIn: 1, inPerHour: 1.5, intakeInPerHour: 0.5 },

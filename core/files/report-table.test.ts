@@ -4,7 +4,7 @@ import { isRefusal } from '../reckoning/refusal';
 import { decodeText } from './decode-text';
 import { numberFrom } from './report-row';
 import { readHeader } from './report-header';
-import { guessReading, TableReader, type TableReading } from './report-table';
+import { guessReading, needsBuffer, TableReader, type TableReading } from './report-table';
 import { dayFrom, orderOfDays } from '../typed/typed-day';
 import { depthFrom } from '../typed/typed-depth';
 
@@ -129,5 +129,30 @@ describe('a table', () => {
   });
   it.each(['', 'a,b\n1,2\n', 'just words', '{"format":"ubertas-case"}'])('is not found in %j', (text) => {
     expect(guessReading(rowsOf(text))).toMatchObject({ field: 'header' });
+  });
+});
+
+describe('the buffer of a table', () => {
+  const header = ['Sample', 'pH', 'BpH', 'K ppm'];
+  const guess = (...notes: string[]) =>
+    guessReading([...notes.map((note) => [note]), header, ['a', '5.6', '6.4', '80']]);
+  it('is the one that a note above the table names, and not the extractant named beside it', () => {
+    expect(guess('Nutrients by Mehlich 3; BpH in the SMP buffer')).toMatchObject({
+      method: 'mehlich-3',
+      bufferMethod: 'smp',
+    });
+    expect(guess('Buffer pH: Adams-Evans')).toMatchObject({ bufferMethod: 'adams-evans' });
+  });
+  it('is asked for where nothing names it', () => {
+    const unnamed = guess('Nutrients by Mehlich 3');
+    if (isRefusal(unnamed)) throw new Error(unnamed.refused);
+    expect(unnamed.bufferMethod).toBe('');
+    expect(needsBuffer(unnamed)).toBe(true);
+    expect(needsBuffer({ ...unnamed, bufferMethod: 'smp' })).toBe(false);
+    const named = guessReading([
+      ['Sample', 'pH', 'Buffer pH (SMP)'],
+      ['a', '5.6', '6.4'],
+    ]);
+    expect(!isRefusal(named) && needsBuffer(named)).toBe(false);
   });
 });

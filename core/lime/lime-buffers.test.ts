@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { mehlichLime } from './mehlich';
+import { limeEcce } from './ecce';
 import { isRefusal } from '../reckoning/refusal';
 import { evaluate } from '../reckoning/define';
 import { METHODS } from '../records/vocabularies';
@@ -24,9 +26,32 @@ describe('the table of lime buffers', () => {
     expect(LIME_BUFFERS.mehlich.readings).toEqual({ from: 3.9, to: 6.75 });
     expect(LIME_BUFFERS.mehlich.startsAtPh).toBe(6.6);
   });
+  it('takes a Mehlich buffer of 6.75 for no acidity, and 6.76 for none of its own (value from memory)', () => {
+    const at = (bufferPh: number) => evaluate(mehlichLime, { soilPh: 5.6, bufferPh, aimPh: 6.2, treatedDepthIn: 4 });
+    expect(at(6.75)).toBe(0);
+    expect(at(6.76)).toMatchObject({ field: 'bufferPh' });
+    expect(at(3.89)).toMatchObject({ field: 'bufferPh' });
+  });
   it('knows no buffer by the name of an extractant, and asks of the three that the others are read as', () => {
     for (const method of METHODS) expect(limeBuffer(method) !== undefined).toBe(Object.hasOwn(LIME_BUFFERS, method));
     expect(limeBuffer(undefined)).toBeUndefined();
     expect(FIRST_BUFFERS.map((m) => LIME_BUFFERS[m].method)).toEqual(['lime.mehlich', 'lime.smp', 'lime.adams-evans']);
+  });
+});
+
+describe('sieves of a lime', () => {
+  const ecce = (under60MeshPercent: number) =>
+    evaluate(limeEcce, {
+      ccePercent: 92,
+      over8MeshPercent: 2,
+      mesh8to20Percent: 8,
+      mesh20to60Percent: 30,
+      under60MeshPercent,
+    });
+  it('may miss 100 by half a percent of rounding and no more (decision)', () => {
+    expect(isRefusal(ecce(60.5))).toBe(false);
+    expect(isRefusal(ecce(59.5))).toBe(false);
+    expect(isRefusal(ecce(60.6))).toBe(true);
+    expect(isRefusal(ecce(59.4))).toBe(true);
   });
 });

@@ -3,7 +3,7 @@ import { FINENESS_RULES } from '../lime/ecce';
 import { ACIDITY_PER_LB_N } from '../nitrogen/acidity';
 import { TISSUE_RATIO_TO_N } from '../nutrients/removal';
 import properties from './product-properties.json';
-import { BUILT_IN_PACKS } from './rule-packs';
+import { BUILT_IN_PACKS, rangeIn } from './rule-packs';
 
 // The tables typed a second time from their sources, so that a slip in either copy shows. All values from memory
 // unless a line says otherwise.
@@ -121,6 +121,12 @@ describe('the tables stand as their sources give them', () => {
     ]);
   });
 
+  it('judges manganese at pH 6.5 where the report gives none (decision)', () => {
+    const bare = rangeIn(BUILT_IN_PACKS, 'Mn', 'mehlich-3', undefined);
+    // steps 6 ppm at pH 7 and 4 at pH 6, in between by the line: hand reckoning
+    expect(bare).toMatchObject({ enough: 5, high: 10 });
+    expect(rangeIn(BUILT_IN_PACKS, 'Mn', 'mehlich-3', 6.5)).toEqual(bare);
+  });
   it('local codes: most N a dose, soluble, a year; least slow share; setback; closed dates (short readings from memory)', () => {
     const rows = BUILT_IN_PACKS.codes.map((c) => [
       c.id,

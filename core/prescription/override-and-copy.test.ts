@@ -6,6 +6,7 @@ import { faultsByField } from '../records/strict-schema';
 import { printPrescription } from '../files/reading-results';
 import { STARTER_SHELF } from '../packs/starter-shelf';
 import { compareAcidifiers } from './acidifiers';
+import { BUILT_IN_PACKS } from '../packs/rule-packs';
 import { copiedOnto, differencesOf, linesToCopy } from './copy-prescription';
 import { prescribeZone } from './prescribe';
 import { highPhAnswers, otherSchoolAnswers } from './school-answers';
@@ -174,6 +175,19 @@ describe('copying a prescription', () => {
     expect(differencesOf({ zone: zone() }, { zone: zone({ grass: 'bermudagrass' }) }).map((d) => d.what)).toContain(
       'Season',
     );
+  });
+  it('are told by the grasses of a loaded pack, where one is', () => {
+    const [tall, fine] = (['tall-fescue', 'fine-fescue'] as const).map((id) => BUILT_IN_PACKS.grasses.get(id)!);
+    const packs = {
+      ...BUILT_IN_PACKS,
+      grasses: new Map([
+        ...BUILT_IN_PACKS.grasses,
+        ['fine-fescue' as const, { ...fine!, name: 'Moor fescue', season: 'warm' as const }],
+      ]),
+    };
+    const found = differencesOf({ zone: zone() }, { zone: zone({ id: 'y', grass: 'fine-fescue' }) }, packs);
+    expect(found[0]).toMatchObject({ what: 'Grass', from: tall!.name, to: 'Moor fescue' });
+    expect(found[1]).toMatchObject({ what: 'Season', to: 'warm-season' });
   });
   it('counts readings within the noise of a laboratory as the same', () => {
     const near = {

@@ -136,6 +136,12 @@ describe('gypsum, salinity and iron', () => {
     expect(gypsum.espPercent).toBeCloseTo(20, 1);
     expect(gypsum.yearLb).toBeCloseTo(((1.2 * 1721.64) / 43.56) * 0.6 * 1.25, 0);
     expect(Math.max(...gypsum.doses)).toBeLessThanOrEqual(40);
+    // 35.6 lb fit in one dose of at most 40; a heavier clay needs a second of the same size
+    const heavy = test([...base.map((r) => (r.analyte === 'CEC' ? { ...r, value: 14 } : r)), m3('Na', 644)]);
+    const two = prescribeGypsum(facts({}, zone(), heavy), prescribeZone(facts({}, zone(), heavy)).read);
+    expect([gypsum.doses.length, two.doses.length]).toEqual([1, 2]);
+    expect(two.yearLb).toBeGreaterThan(40);
+    expect(two.yearLb).toBeLessThan(44);
     expect(prescribeGypsum(facts({}, zone({ drainage: 'poor' }), sodic), read)).toMatchObject({
       yearLb: 0,
       says: expect.stringContaining('Drain'),

@@ -9,7 +9,8 @@ import { coreCount } from './cores';
 import { nextTest } from './retest';
 import { nextSampleCode } from './sample-code';
 import { samplingWait } from './wait';
-import { zigzag } from './zigzag';
+import { regionArea, shrunk } from '../ground/clip';
+import { EDGE_FT, zigzag } from './zigzag';
 
 const square = (x: number, y: number, w: number, h: number): Pair[] => [
   [x, y],
@@ -39,6 +40,9 @@ describe('the zigzag', () => {
     for (const [x, y] of cores) {
       expect(Math.min(x, 160 - x, y, 70 - y)).toBeGreaterThanOrEqual(3 - 1e-9);
     }
+    // a band of 3 ft takes no core, and the outermost is the outermost slice of what is left
+    expect(EDGE_FT).toBe(3);
+    expect(regionArea(shrunk(regionOf(corners), EDGE_FT))).toBeCloseTo(154 * 64, 0);
     expect(cores.map((c) => c[0])).toEqual([...cores.map((c) => c[0])].sort((a, b) => a - b));
     const across = cores.map((c) => c[1]);
     expect(Math.max(...across) - Math.min(...across)).toBeGreaterThan(40);

@@ -108,6 +108,31 @@ describe('each rule, by a plan that breaks it', () => {
       found: '6 ft of 10',
     });
   });
+  it('water at the strip’s own edge, 10 ft, or at a wider one of a code (common practice)', () => {
+    const at = (waterDistanceFt: number, codes: LocalCode[] = []) => {
+      const near = { ...okonedo, codes, zones: [{ ...okonedo.zones[0]!, waterDistanceFt }] };
+      return judgePlan(near, withDoses(planSeason(near, 2027), near, GOOD)).checks.find((c) => c.id === 'setback');
+    };
+    expect([at(10), at(9.9)?.standing]).toEqual([undefined, 'warn']);
+    expect([at(19, [{ id: 'c', setbackFt: 20 }])?.standing, at(20, [{ id: 'c', setbackFt: 20 }])]).toEqual([
+      'warn',
+      undefined,
+    ]);
+    expect(at(9.9, [{ id: 'c', setbackFt: 5 }])?.found).toBe('9.9 ft of 10');
+  });
+  it('soluble nitrogen after the season on a slope, by its day and whatever school is chosen', () => {
+    const steep = { ...okonedo, zones: [{ ...okonedo.zones[0]!, slopePercent: 8 }] };
+    const late = (given: Case, ...doses: PlannedDose[]) =>
+      judgePlan(given, withDoses(planSeason(given, 2027), given, doses)).checks.find((c) => c.id === 'late-soluble');
+    const quick = dose('2027-11-22', 'ammonium-sulfate-21', 2);
+    expect(late(steep, quick)).toMatchObject({ standing: 'fail', doses: [doseKey(quick)] });
+    expect(late(steep, quick)?.says).toContain('slope of 8 %');
+    for (const lateSeason of ['late-soluble', 'potassium-led'] as const)
+      expect(late({ ...steep, choices: { ...steep.choices, lateSeason } }, quick)?.standing).toBe('fail');
+    // in season, or on level ground, it is other checks' matter
+    expect(late(steep, ...GOOD)).toBeUndefined();
+    expect(late({ ...okonedo, zones: [{ ...okonedo.zones[0]!, slopePercent: 7 }] }, quick)).toBeUndefined();
+  });
   it('lime within two weeks of ammonium, and at two weeks no more', () => {
     const quarry = demoCase('quarry-lane-school');
     const year = planSeason(quarry, 2027);
