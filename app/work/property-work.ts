@@ -28,30 +28,58 @@ export interface PropertyWork {
 export const planYear = (file: Case, today: string): number =>
   file.choices?.year ?? Number(today.slice(0, 4)) + (today.slice(5, 7) >= '07' ? 1 : 0);
 
-/** Reckons a property: readings, prescriptions, season. Pure but for `today`. */
-export function workOf(
+/** Drafts kept: a few properties, each with the product choices that were just tried. */
+const MOST_DRAFTS = 12;
+const drafts = new WeakMap<RulePacks, Map<string, SeasonPlan>>();
+
+/**
+ * The year's draft with its prescriptions, reckoned once for what it depends on. The loader reads all records anew after every
+ * write, so identity tells nothing; a plan's doses are no input of it, and a dose moved by hand must not prescribe again.
+ */
+function draftOf(file: Case, year: number, plan: Plan | undefined, today: string, packs: RulePacks): SeasonPlan {
+  const { plans: _plans, property, ...records } = file;
+  // what is drawn on the sheet, its picture above all, changes no dose: a zone's area stands in the zone
+  const { site: _site, ...place } = property;
+  const picked = plan?.products ?? {};
+  const key = JSON.stringify([year, today, picked, place, records]);
+  const kept = drafts.get(packs) ?? new Map<string, SeasonPlan>();
+  drafts.set(packs, kept);
+  const draft = kept.get(key) ?? planSeason(file, year, picked, today, packs);
+  // the newest goes last, the oldest out
+  kept.delete(key);
+  kept.set(key, draft);
+  for (const oldest of kept.keys()) {
+    if (kept.size <= MOST_DRAFTS) break;
+    kept.delete(oldest);
+  }
+  return draft;
+}
+
+/** A property's work without a zone in focus. */
+export type WholeWork = Omit<PropertyWork, 'zone' | 'zoneSeason'>;
+
+/** Reckons a property: readings, prescriptions, season. Which zone is in focus is no input of it. */
+export function wholeWork(file: Case, today: string, packs: RulePacks = activePacks()): WholeWork {
+  const year = planYear(file, today);
+  const plan = currentPlan(file, year);
+  const draft = draftOf(file, year, plan, today, packs);
+  const season = plan?.doses ? withDoses(draft, file, plan.doses) : draft;
+  return { file, today, year, packs, plan, draft, season };
+}
+
+/** The same work with a zone in focus; the first where the one asked for is gone. */
+export function focusOn(whole: WholeWork, zoneId: string | null): PropertyWork {
+  const zone = whole.file.zones.find((z) => z.id === zoneId) ?? whole.file.zones[0];
+  return { ...whole, zone, zoneSeason: whole.season.zones.find((z) => z.zone.id === zone?.id) };
+}
+
+/** Both in one. */
+export const workOf = (
   file: Case,
   today: string,
   zoneId: string | null,
   packs: RulePacks = activePacks(),
-): PropertyWork {
-  const year = planYear(file, today);
-  const plan = currentPlan(file, year);
-  const draft = planSeason(file, year, plan?.products ?? {}, today, packs);
-  const season = plan?.doses ? withDoses(draft, file, plan.doses) : draft;
-  const zone = file.zones.find((z) => z.id === zoneId) ?? file.zones[0];
-  return {
-    file,
-    today,
-    year,
-    packs,
-    plan,
-    draft,
-    season,
-    zone,
-    zoneSeason: season.zones.find((z) => z.zone.id === zone?.id),
-  };
-}
+): PropertyWork => focusOn(wholeWork(file, today, packs), zoneId);
 
 export const usePropertyWork = (): PropertyWork => useOutletContext<PropertyWork>();
 

@@ -7,7 +7,7 @@ import { climateFromText, twelveNumbers } from './climate-text';
 import { consequenceOf, phConsequence } from './consequence';
 import { amountFor } from './dose-words';
 import { nextTrip } from './match-work';
-import { planYear, workOf } from './property-work';
+import { focusOn, planYear, wholeWork, workOf } from './property-work';
 import { readFileText } from './read-file-text';
 
 const demo = (name: string): Case => {
@@ -42,6 +42,24 @@ describe('a property’s work', () => {
       planYear(file, '2027-07-01'),
       planYear(demo('okonedo-residence'), '2031-01-01'),
     ]).toEqual([2027, 2028, 2027]);
+  });
+  it('prescribes nothing again for a dose moved by hand or another zone in focus, and does for whatever it rests on', () => {
+    const file = demo('quarry-lane-school');
+    const read = (change: Partial<Case> = {}): Case => structuredClone({ ...file, ...change });
+    const draft = wholeWork(read(), '2027-04-05').draft;
+    const doses = [{ zoneId: 'south-lawn', date: '2027-05-10', productId: 'urea-46', for: 'N' as const, rateLb: 2 }];
+    const moved = wholeWork(read({ plans: [{ id: 'p', year: 2027, doses } as never] }), '2027-04-05');
+    expect(moved.draft).toBe(draft);
+    expect(moved.season.zones[0]?.doses.map((d) => d.date)).toEqual(['2027-05-10']);
+    expect(focusOn(moved, 'lime-walk').draft).toBe(draft);
+    const others: [Case, string][] = [
+      [read(), '2027-04-06'],
+      [read({ zones: file.zones.map((z) => ({ ...z, care: 'high' as const })) }), '2027-04-05'],
+      [read({ soilTests: [] }), '2027-04-05'],
+      [read({ choices: { ...file.choices, school: 'minimum' } }), '2027-04-05'],
+      [read({ plans: [{ id: 'p', year: 2027, products: { 'south-lawn/N': 'urea-46' } } as never] }), '2027-04-05'],
+    ];
+    for (const [other, today] of others) expect(wholeWork(other, today).draft).not.toBe(draft);
   });
   it('uses the products a person chose for that year', () => {
     const file = demo('quarry-lane-school');

@@ -21,7 +21,7 @@ import { useWorkingsTrail } from '../../ui/use-workings-trail';
 import { Wordmark } from '../../ui/wordmark';
 import { WorkingsSlip } from '../../ui/workings';
 import { WorkingsContext } from '../../ui/workings-context';
-import { type PropertyWork, unslug, workOf } from '../../work/property-work';
+import { type PropertyWork, unslug, focusOn, wholeWork } from '../../work/property-work';
 import { amountFor } from '../../work/dose-words';
 import { grassOf } from '@core/packs/grasses';
 import { yearCurves } from '../../work/year-curves';
@@ -192,7 +192,8 @@ export default function Property({ loaderData }: Route.ComponentProps) {
   const location = useLocation();
   const { message } = App.useApp();
   const zoneId = search.get('zone');
-  const work = useMemo(() => workOf(file, today, zoneId), [file, today, zoneId]);
+  const whole = useMemo(() => wholeWork(file, today), [file, today]);
+  const work = useMemo(() => focusOn(whole, zoneId), [whole, zoneId]);
   const { zone, zoneSeason, season } = work;
   const workings = useWorkingsTrail();
   const { trail } = workings;

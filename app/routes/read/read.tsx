@@ -110,8 +110,9 @@ export default function Read() {
     });
   const form = editing !== undefined || !shown;
   const formTest = tests.find((t) => t.id === editing);
-  const read = shown && interpretZone(zone, shown, { asOf: today });
-  const judged = shown && interpretZone(zone, shown, { asOf: today, school });
+  const read = shown && interpretZone(zone, shown, { asOf: today, packs });
+  // tracks always show sufficiency's ranges; only another school is another reading
+  const judged = school === 'sufficiency' ? read : shown && interpretZone(zone, shown, { asOf: today, school, packs });
   const prescription =
     shown === latest && asked === undefined
       ? zoneSeason?.prescription
