@@ -10,11 +10,7 @@ const STEPS = [
     'npx',
     ['tsc', '-p', 'tsconfig.json', '--incremental', '--tsBuildInfoFile', 'node_modules/.cache/ubertas/types'],
   ],
-  [
-    'Lint',
-    'npx',
-    ['eslint', '.', '--max-warnings', '0', '--cache', '--cache-location', 'node_modules/.cache/ubertas/lint'],
-  ],
+  ['Lint', 'npm', ['run', '--silent', 'lint:types']],
   [
     'Core without the solver',
     'npx',
