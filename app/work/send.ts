@@ -20,11 +20,10 @@ export const sendBy = <Sent extends Intent>(
   action?: string,
 ): Promise<void> => fetcher.submit(sent as never, action === undefined ? JSON_POST : { ...JSON_POST, action });
 
-/** A fetcher of a page's action: `send` asks, `answer` is there once it is idle again, `sending` is what is under way. */
+/** A fetcher of a page's action: `send` asks, `answer` is there once it is idle again. */
 export function useSend<Sent extends Intent, Answer>(): {
   send: (sent: Sent) => void;
   answer: Answer | undefined;
-  sending: Sent | undefined;
   fetcher: FetcherWithComponents<Answer>;
 } {
   // the generic type of an answer says nothing of its serialising, which here is none: client actions hand it over as it is
@@ -34,7 +33,6 @@ export function useSend<Sent extends Intent, Answer>(): {
     fetcher,
     send: (sent) => void sendBy(fetcher, sent, action),
     answer: fetcher.state === 'idle' ? fetcher.data : undefined,
-    sending: fetcher.json as Sent | undefined,
   };
 }
 

@@ -48,7 +48,10 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
     }
     case 'remove': {
       const undo = await deleteZone(property.id, sent.zoneId);
-      return { undo, says: `${file.zones.find((z) => z.id === sent.zoneId)?.name ?? 'The zone'} was deleted.` };
+      return {
+        undo,
+        says: `${file.zones.find((z) => z.id === sent.zoneId)?.name ?? 'The zone'} and its reports were deleted.`,
+      };
     }
     case 'undo':
       await applyChange(property.id, sent.change);
