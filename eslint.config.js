@@ -47,6 +47,20 @@ export default tseslint.config(
       'no-console': 'error',
     },
   },
+  {
+    // numbers become text in core/words, so that one figure never shows two ways
+    files: ['{core,app,cli,standins}/**/*.{ts,tsx}'],
+    ignores: ['core/words/**', '**/*.{test,spec}.{ts,tsx}'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'MemberExpression[property.name=/^(toFixed|toPrecision|toLocaleString|toLocaleDateString)$/]',
+          message: 'Use core/words: numbers and days become text in one place.',
+        },
+      ],
+    },
+  },
   { files: ['cli/**', 'scripts/**'], rules: { 'no-console': 'off' } },
   { files: ['**/*.{js,mjs,cjs}'], ...tseslint.configs.disableTypeChecked },
   { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },

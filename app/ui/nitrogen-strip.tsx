@@ -2,6 +2,7 @@ import { useId } from 'react';
 import type { Product } from '@core/records/case';
 import { FORMS_SLOW_FIRST, NITROGEN_FORM_TABLE } from '@core/nitrogen/forms';
 import type { NitrogenForm } from '@core/records/vocabularies';
+import { trimmed } from '@core/words/numbers';
 
 export type NitrogenPattern = 'coated' | 'methylene' | 'organic' | 'urea' | 'ammoniacal' | 'nitrate' | 'undeclared';
 
@@ -106,7 +107,7 @@ export function NitrogenStrip({
       height={height}
       viewBox={`0 0 ${width} ${height}`}
       role="img"
-      aria-label={`nitrogen: ${parts.map((part) => `${part.word} ${Number(part.percent.toFixed(2))} %`).join(', ')}`}
+      aria-label={`nitrogen: ${parts.map((part) => `${part.word} ${trimmed(part.percent, 2)} %`).join(', ')}`}
     >
       <defs>
         {parts.map((part) => (

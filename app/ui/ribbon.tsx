@@ -3,10 +3,11 @@ import type { PlannedFor } from '@core/records/case';
 import type { GrowthSeason } from '@core/climate/climate-year';
 import { type ClosedWindow, windowInShort } from '@core/climate/closed-window';
 import { dayOfYear, daysInYear, monthStarts } from '@core/days/day';
-import { showDay } from './format';
+import { sayDay } from '@core/words/days';
 import { Mark, markSize } from './marks';
 import { useWidth } from './use-width';
 import { windowFill, WindowPatterns } from './window-patterns';
+import { fixed } from '@core/words/numbers';
 
 /** What the ribbon draws for one dose. */
 export interface RibbonDose {
@@ -30,8 +31,8 @@ export function growthPath(growth: readonly number[], width: number, base: numbe
   const perDay = width / growth.length;
   const points = growth
     .filter((_, day) => day % 3 === 0)
-    .map((share, i) => `${(i * 3 * perDay).toFixed(1)} ${(base - share * height).toFixed(1)}`);
-  return `M${points.join('L')}L${width} ${(base - (growth.at(-1) ?? 0) * height).toFixed(1)}`;
+    .map((share, i) => `${fixed(i * 3 * perDay, 1)} ${fixed(base - share * height, 1)}`);
+  return `M${points.join('L')}L${width} ${fixed(base - (growth.at(-1) ?? 0) * height, 1)}`;
 }
 
 /** A curve of the year drawn over the growth: one value a day. */
@@ -44,7 +45,7 @@ export interface RibbonCurve {
 
 /** The curve's ends in words: 'Soil at 3 in, 34 to 82 °F'. */
 const curveSays = ({ name, unit, digits, values }: RibbonCurve): string =>
-  `${name}, ${Math.min(...values).toFixed(digits)} to ${Math.max(...values).toFixed(digits)} ${unit}`;
+  `${name}, ${fixed(Math.min(...values), digits)} to ${fixed(Math.max(...values), digits)} ${unit}`;
 
 function curvePath(values: readonly number[], width: number): string {
   const [least, most] = [Math.min(...values), Math.max(...values)];
@@ -202,7 +203,7 @@ export function Ribbon({ season, windows, doses, year, today, label, emptySays, 
             <path d={`M${x(todayAt)} 0V84`} stroke="var(--moss)" strokeWidth="2" />
             <rect x={x(todayAt) - 1} y="0" width="44" height="15" fill="var(--moss)" />
             <text x={x(todayAt) + 4} y="11.3" className="axis on-moss">
-              {showDay(today)}
+              {sayDay(today)}
             </text>
           </g>
         )}

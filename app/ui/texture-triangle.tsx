@@ -1,5 +1,6 @@
 import { TEXTURE_CLASSES, type TextureClass } from '@core/records/vocabularies';
 import { middleOfClass, TRIANGLE } from '@core/ground/texture-triangle';
+import { fixed } from '@core/words/numbers';
 
 const HEIGHT_OF_SIDE = Math.sqrt(3) / 2;
 
@@ -38,7 +39,7 @@ export function TextureTriangle({ side, chosen = [], out = [], point, ring, name
     TRIANGLE[texture]
       .map((c) =>
         at(c)
-          .map((n) => n.toFixed(1))
+          .map((n) => fixed(n, 1))
           .join(','),
       )
       .join(' ');

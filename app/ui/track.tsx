@@ -1,3 +1,4 @@
+import { fixed, significant } from '@core/words/numbers';
 /** One measured value on an axis whose bounds fall on the same three columns as every other track of the page. */
 
 /** Width shares of the columns low, enough, high. */
@@ -33,7 +34,7 @@ const HEIGHT = 58;
 const BASE = 38;
 
 const ends = (x: number, decimals?: number): string =>
-  decimals === undefined ? String(Number(x.toPrecision(3))) : x.toFixed(decimals);
+  decimals === undefined ? String(significant(x, 3)) : fixed(x, decimals);
 
 /** Draws the track: axis, bounds, a plumb pin at the value; past an end a break mark. */
 export function Track({ scale, value, shown, width, label, window }: TrackProps) {
@@ -103,7 +104,7 @@ export function Track({ scale, value, shown, width, label, window }: TrackProps)
             style={{ fontSize: 13 }}
             className="halo"
           >
-            aim {window.aim.toFixed(1)}
+            aim {fixed(window.aim, 1)}
           </text>
         </g>
       )}

@@ -7,7 +7,7 @@ import type { Figure } from '@core/reckoning/figure';
 import { prescribeZone } from '@core/prescription/prescribe';
 import { useState } from 'react';
 import { Fig } from './fig';
-import { showExact, showRate, showStep } from './format';
+import { showExact, showRate, showStep } from '@core/words/numbers';
 import { markSize } from './marks';
 import { COLUMNS, placeOnTrack } from './track';
 import { WorkingsSlip } from './workings';

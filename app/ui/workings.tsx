@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { useEffect, useRef } from 'react';
 import { isRefusal } from '@core/reckoning/refusal';
 import { alternativeValue, type Figure, workingOf } from '@core/reckoning/figure';
-import { showStep } from './format';
+import { showStep } from '@core/words/numbers';
 import { Substances } from './substance';
 import { WarnGlyph } from './glyphs';
 import { useWorkings } from './workings-context';

@@ -5,7 +5,7 @@ import { swapProduct } from '@core/season/edit/edit-plan';
 import { choiceKey } from '@core/season/plan/season-plan';
 import { currentPlan } from '@core/season/plan/current-plan';
 import { loadProperty, savePlan } from '../storage/property-repository';
-import { todayIso } from '../ui/format';
+import { todayIso } from '../ui/today';
 import { planYear } from './property-work';
 
 /** The doses of a found plan with the chosen product in place of what served its purpose on its zone; lime is weighed by its own ECCE and stays. */

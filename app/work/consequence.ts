@@ -1,7 +1,7 @@
 import type { Figure } from '@core/reckoning/figure';
 import type { NutrientPrescription, ZonePrescription } from '@core/prescription/prescription';
 import type { Finding } from '@core/soil/interpret';
-import { showRate, showWeight } from '../ui/format';
+import { showRate, showWeight } from '@core/words/numbers';
 
 /** What a finding orders for this year: words, with the reckoned figure between them where there is one. */
 export interface Consequence {

@@ -8,6 +8,7 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { dayOfYear } from '@core/days/day';
 import { waterPh } from '@core/soil/report';
 import type { PropertyWork } from './property-work';
+import { significant } from '@core/words/numbers';
 
 /** What Match and Bag check judge a bag against. */
 export interface MatchWork {
@@ -68,7 +69,7 @@ export function useMatchWork(work: PropertyWork, bag?: Product): MatchWork | und
     grass: zoneSeason.grass,
     codes: file.codes ?? [],
     prescription,
-    phosphorusSays: phosphorus && `${Number(phosphorus.value.toPrecision(3))} ${phosphorus.unit}`,
+    phosphorusSays: phosphorus && `${significant(phosphorus.value, 3)} ${phosphorus.unit}`,
     soilPh: read && waterPh(read.readings)?.ph,
     salty: prescribeSalinity(read).standing === 'saline',
     meanF: trip.date && season.weather ? season.weather.meanF[dayOfYear(trip.date)] : undefined,

@@ -3,6 +3,7 @@ import type { Grass } from '../packs/grasses';
 import { addDays, type IsoDay } from '../days/day';
 import type { SeasonPlan, ZoneSeason } from '../season/plan/season-plan';
 import { GROWTH_DAYS_A_MOWING } from '../climate/climate-year';
+import { fixed } from '../words/numbers';
 
 /** How much care a lawn gets: each depth holds the ones before it. */
 export const EFFORTS = ['essential', 'better', 'best'] as const;
@@ -68,7 +69,7 @@ const RULES: readonly Rule[] = [
     fits: () => true,
     when: (s) => [s.peak - 14, s.peak + 14],
     says: (s) =>
-      `Mow when it stands half again as high as it is cut: ${(s.grass.mowIn[1] * 1.5).toFixed(2)} in for ${s.grass.mowIn[1]} in. Clippings stay, unless they clump or weeds seed.`,
+      `Mow when it stands half again as high as it is cut: ${fixed(s.grass.mowIn[1] * 1.5, 2)} in for ${s.grass.mowIn[1]} in. Clippings stay, unless they clump or weeds seed.`,
     condition: 'the leaves are dry',
   },
   {

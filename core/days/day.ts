@@ -54,9 +54,6 @@ const DAYS_A_YEAR = 365.25;
 /** Years from one day to another, in years of 365.25 days. */
 export const yearsBetween = (from: IsoDay, to: IsoDay): number => daysBetween(from, to) / DAYS_A_YEAR;
 
-/** A day as people say it, without the year. sayDay('2027-09-08') is '8 Sep'. */
-export const sayDay = (day: IsoDay): string => at(day).format('D MMM');
-
 /** The Monday of the week a day lies in. weekStart('2027-03-03') is '2027-03-01'. */
 export const weekStart = (day: IsoDay): IsoDay => addDays(day, -((at(day).day() + 6) % 7));
 

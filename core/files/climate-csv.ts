@@ -7,6 +7,7 @@ import { climateSchema, type Climate } from '../records/property-schema';
 import { printCsv } from './print-csv';
 import { checkShape } from '../records/strict-schema';
 import { typedNumber } from '../typed/typed-number';
+import { grouped } from '../words/numbers';
 
 /** Climate read from a table, with a sentence on what it was read from. */
 export interface ReadClimate {
@@ -142,7 +143,7 @@ function daily(rows: readonly Row[]): ReadClimate | Refusal {
   if (isRefusal(normals)) return normals;
   return {
     kind: 'daily',
-    says: `${normals.days.toLocaleString('en-US')} days, ${normals.firstDay} to ${normals.lastDay}`,
+    says: `${grouped(normals.days, 0)} days, ${normals.firstDay} to ${normals.lastDay}`,
     climate: normals.climate,
   };
 }
@@ -173,7 +174,7 @@ export function readClimateCsv(source: string): ReadClimate | Refusal {
   if (lines.length > MOST_ROWS)
     return refuse(
       'rows',
-      `The table has ${lines.length.toLocaleString('en-US')} lines; ${MOST_ROWS.toLocaleString('en-US')} at most are read.`,
+      `The table has ${grouped(lines.length, 0)} lines; ${grouped(MOST_ROWS, 0)} at most are read.`,
     );
   const rows = rowsOf(lines, columns);
   if (isRefusal(rows)) return rows;

@@ -3,12 +3,13 @@ import type { CareTask } from '../care/tasks';
 import { PURPOSE_CAUTIONS, SPREADING_CAUTIONS } from '../season/rules/cautions';
 import { addDays } from '../days/day';
 import type { PlanSheet, SheetLine } from '../season/output/plan-sheet';
+import { fixed } from '../words/numbers';
 
 /** A reminder comes so long before the day, s: time to buy and to look at the forecast. */
 const REMIND_BEFORE_S = { week: 7 * 86_400, day: 86_400 } as const;
 
 const lineWords = (line: SheetLine): string =>
-  `${line.zone}: ${line.weighOutLb.toFixed(1)} lb product of ${line.product}${line.face ? ` ${line.face}` : ''} (${line.ratePer1000Lb.toFixed(2)} lb product per 1000 sq ft). ${line.why}`;
+  `${line.zone}: ${fixed(line.weighOutLb, 1)} lb product of ${line.product}${line.face ? ` ${line.face}` : ''} (${fixed(line.ratePer1000Lb, 2)} lb product per 1000 sq ft). ${line.why}`;
 
 /**
  * The plan as a calendar (RFC 5545): a day-long event a trip, with what is weighed out where, the cautions in its text,

@@ -1,9 +1,10 @@
 import type { PlanSheet } from '../season/output/plan-sheet';
 import { printCsv } from './print-csv';
+import { fixed } from '../words/numbers';
 
 const NUTRIENTS = ['N', 'N-soluble', 'P2O5', 'K2O', 'Mg', 'S-combined', 'S-free'] as const;
-const cents = (value: number | undefined): string => (value === undefined ? '' : value.toFixed(2));
-const lb = (value: number, decimals = 2): string => value.toFixed(decimals);
+const cents = (value: number | undefined): string => (value === undefined ? '' : fixed(value, 2));
+const lb = (value: number, decimals = 2): string => fixed(value, decimals);
 
 /** The plan as a table (RFC 4180): a line a dose, units in the header. */
 export const printPlanCsv = ({ lines }: PlanSheet): string =>

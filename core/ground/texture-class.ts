@@ -2,6 +2,7 @@ import { defineReckoning } from '../reckoning/define';
 import { quantity } from '../reckoning/inputs';
 import { refuse } from '../reckoning/refusal';
 import type { TextureClass } from '../records/vocabularies';
+import { trimmed } from '../words/numbers';
 
 /**
  * The class of a point of the USDA triangle. Tested in a fixed order, so that a boundary belongs to the class named
@@ -45,10 +46,7 @@ export const textureClass = defineReckoning({
   reckon({ sandPercent, siltPercent, clayPercent }, work) {
     const sum = sandPercent + siltPercent + clayPercent;
     if (Math.abs(sum - 100) > 1 + 1e-9)
-      return refuse(
-        'clayPercent',
-        `Sand, silt and clay add up to ${Number(sum.toFixed(2))} %, not 100. Check the three.`,
-      );
+      return refuse('clayPercent', `Sand, silt and clay add up to ${trimmed(sum, 2)} %, not 100. Check the three.`);
     const scale = 100 / sum;
     // 1e-9 keeps 7.000000000000001 on the side of 7
     const settle = (x: number) => Math.round(x * scale * 1e9) / 1e9;

@@ -3,6 +3,7 @@ import { defineReckoning } from '../reckoning/define';
 import { percent } from '../reckoning/inputs';
 import { refuse } from '../reckoning/refusal';
 import { ATOMIC_MASS, CACO3 } from '../units/atomic-masses';
+import { trimmed } from '../words/numbers';
 
 /** How far each sieve class counts, percent. State lime laws differ; the rule is data. */
 export interface FinenessRule {
@@ -60,7 +61,7 @@ export const limeEcce = defineReckoning({
     if (Math.abs(sum - 100) > 0.5 + 1e-9)
       return refuse(
         'under60MeshPercent',
-        `The sieve classes add up to ${Number(sum.toFixed(2))} %, not 100. Check the label.`,
+        `The sieve classes add up to ${trimmed(sum, 2)} %, not 100. Check the label.`,
       );
     const fineness = work.step(
       'fineness',

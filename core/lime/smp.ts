@@ -3,6 +3,7 @@ import { depthIn, ph } from '../reckoning/inputs';
 import { refuse } from '../reckoning/refusal';
 import { interpolate } from '../tables/interpolate';
 import { lbPer1000FromTonsPerAcre } from '../units/conversions';
+import { fixed, trimmed } from '../words/numbers';
 
 /** Depth the tons-per-acre lines are for, in. */
 export const SMP_METHOD_DEPTH_IN = 8;
@@ -72,11 +73,11 @@ export const smpLime = defineReckoning({
     if (index < 60 - 1e-9)
       return refuse(
         'bufferPh',
-        `An SMP index of ${Number(index.toFixed(1))} lies below 60, where the lines end. Take the laboratory’s own lime figure.`,
+        `An SMP index of ${trimmed(index, 1)} lies below 60, where the lines end. Take the laboratory’s own lime figure.`,
       );
     const lines = smpTonsByAim(index);
     for (const { aim, tons } of lines)
-      work.note(`to pH ${aim.toFixed(1)}`, 'line of this aim, never less than a lower aim', tons, 'tons lime/acre');
+      work.note(`to pH ${fixed(aim, 1)}`, 'line of this aim, never less than a lower aim', tons, 'tons lime/acre');
     const tonsPerAcre = interpolate(
       lines.map(({ aim, tons }) => [aim, tons] as const),
       aimPh,

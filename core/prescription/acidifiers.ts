@@ -4,6 +4,7 @@ import { isRefusal } from '../reckoning/refusal';
 import { peatLimeEquivalent, sulfurLimeEquivalent } from '../sulfur/lime-equivalent';
 import { SULFUR_LIMITS } from '../sulfur/doses';
 import { type Figure, figureOf, sureFigure, traced } from '../reckoning/figure';
+import { trimmed } from '../words/numbers';
 
 /** What one way of acidifying does in a year, on the scale of lime undone. */
 export interface Acidifier {
@@ -57,7 +58,7 @@ export function compareAcidifiers(zone: Zone, yearN: Figure, sulfurNeed: Figure 
     {
       id: 'elemental-sulfur',
       name: 'Elemental sulfur',
-      aYear: `${Number(sulfurAYear.toFixed(1))} lb free S, ${sulfurAYear < mostAYear ? 'all that is asked for' : 'the most of a year'}`,
+      aYear: `${trimmed(sulfurAYear, 1)} lb free S, ${sulfurAYear < mostAYear ? 'all that is asked for' : 'the most of a year'}`,
       undoes: sureFigure(
         sulfurLimeEquivalent,
         { elementalLb: traced(sulfurAYear, sulfurAYear < mostAYear ? 'all that is asked for' : 'the most of a year') },
@@ -68,7 +69,7 @@ export function compareAcidifiers(zone: Zone, yearN: Figure, sulfurNeed: Figure 
     {
       id: 'ammonium-sulfate',
       name: 'Ammonium sulfate',
-      aYear: `${Number(yearN.value.toFixed(2))} lb N, the whole year’s`,
+      aYear: `${trimmed(yearN.value, 2)} lb N, the whole year’s`,
       undoes: nitrogen('ammonium-sulfate', yearN.value, wholeYear, yearN),
       says: 'At once. Holds a pH; hardly moves one.',
     },
@@ -82,7 +83,7 @@ export function compareAcidifiers(zone: Zone, yearN: Figure, sulfurNeed: Figure 
     {
       id: 'urea',
       name: 'Urea',
-      aYear: `${Number(yearN.value.toFixed(2))} lb N, the whole year’s`,
+      aYear: `${trimmed(yearN.value, 2)} lb N, the whole year’s`,
       undoes: nitrogen('urea', yearN.value, wholeYear, yearN),
       says: 'A third of ammonium sulfate.',
     },

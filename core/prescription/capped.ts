@@ -1,5 +1,6 @@
 import { defineReckoning } from '../reckoning/define';
 import { choice, quantity } from '../reckoning/inputs';
+import { trimmed } from '../words/numbers';
 
 /** A need held to a yearly cap, lb/1000 ft2. 5.2 lb K2O under a cap of 4 is 4, and the working says so. */
 export const capped = defineReckoning({
@@ -24,7 +25,7 @@ export const capped = defineReckoning({
   reckon({ needLb, capLb, nutrient = 'nutrient' as const }, work) {
     if (needLb > capLb)
       work.caution(
-        `Held to ${Number(capLb.toFixed(3))} lb ${nutrient} per 1000 ft2 this year; the soil would take more. Retest before the next.`,
+        `Held to ${trimmed(capLb, 3)} lb ${nutrient} per 1000 ft2 this year; the soil would take more. Retest before the next.`,
       );
     return work.step('this year', 'min(needLb, capLb)', { needLb, capLb }, Math.min(needLb, capLb), 'lb nutrient');
   },

@@ -10,6 +10,7 @@ import { SALINE_DS_PER_M, SODIC_ESP_PERCENT } from '../soil/sodium';
 import { equalDoses } from '../tables/equal-doses';
 import { type Figure, figureOf, traced } from '../reckoning/figure';
 import type { ZoneFacts } from './zone-facts';
+import { fixed } from '../words/numbers';
 
 /** Exchange is never complete: more gypsum by this factor. Common practice. */
 const INCOMPLETE_EXCHANGE = 1.25;
@@ -37,7 +38,7 @@ export function prescribeGypsum({ zone }: ZoneFacts, read: Interpretation | unde
   const espPercent = (sodium / PPM_PER_CMOLC.Na / cec) * 100;
   if (espPercent < SODIC_ESP_PERCENT)
     return none(
-      `Exchangeable sodium is ${espPercent.toFixed(1)} % of CEC, under ${SODIC_ESP_PERCENT}: not sodic.`,
+      `Exchangeable sodium is ${fixed(espPercent, 1)} % of CEC, under ${SODIC_ESP_PERCENT}: not sodic.`,
       espPercent,
     );
   if (zone.drainage === 'poor')
@@ -59,7 +60,7 @@ export function prescribeGypsum({ zone }: ZoneFacts, read: Interpretation | unde
     espPercent,
     doses: equalDoses(yearLb, GYPSUM_DOSE_LB),
     figure,
-    says: `Sodic: ${espPercent.toFixed(1)} % of CEC is sodium. Gypsum, times ${INCOMPLETE_EXCHANGE} for incomplete exchange, at most ${GYPSUM_DOSE_LB} lb gypsum a dose and two a year, leached with water. It does not change pH.`,
+    says: `Sodic: ${fixed(espPercent, 1)} % of CEC is sodium. Gypsum, times ${INCOMPLETE_EXCHANGE} for incomplete exchange, at most ${GYPSUM_DOSE_LB} lb gypsum a dose and two a year, leached with water. It does not change pH.`,
   };
 }
 

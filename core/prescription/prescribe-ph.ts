@@ -13,6 +13,7 @@ import { depthSays, limeNeed, type SourcedGrass } from './lime-need';
 import { inPlaceOf, ownOf } from './override-figure';
 import type { PhPrescription } from './prescription';
 import type { ZoneFacts } from './zone-facts';
+import { fixed, roundedTo } from '../words/numbers';
 
 /** Lime never aims above this, whatever the grass. Decision. */
 const HIGHEST_LIME_AIM = 6.5;
@@ -135,13 +136,13 @@ function prescribeSulfur(
       'pH 7.6 or more without a fizz test: put a drop of acid on the soil first. Only “no fizz” opens the sulfur table.',
     );
   if (above < SULFUR_FROM_ABOVE_WINDOW - 1e-9)
-    return leave(`Only ${above.toFixed(1)} above the window: not worth acidifying.`);
+    return leave(`Only ${fixed(above, 1)} above the window: not worth acidifying.`);
   if (zone.drainage === 'poor') return leave('Poorly drained ground: sulfur would turn to sulfide there. Drain first.');
   if (choices?.highPh === 'leave-and-manage')
     return leave('By choice: the pH stays, iron and manganese are fed for color.');
   if (choices?.highPh === 'acidifying-nitrogen')
     return leave('By choice: only acidifying nitrogen; it holds the pH rather than lowers it.');
-  const aim = ownOf(zone, 'aim-ph')?.value ?? Math.max(grass.phAim, Number((grass.phHigh - 0.2).toFixed(2)));
+  const aim = ownOf(zone, 'aim-ph')?.value ?? Math.max(grass.phAim, roundedTo(grass.phHigh - 0.2, 2));
   const turf = zone.turf ?? 'established';
   const depth = ownOf(zone, 'treated-depth')?.value ?? TREATED_DEPTH_IN[turf];
   const requirement = figureOf(

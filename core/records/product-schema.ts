@@ -1,6 +1,7 @@
 import * as yup from 'yup';
 import { id, num, text, word, yes } from './strict-schema';
 import { NITROGEN_FORMS, type NitrogenForm } from './vocabularies';
+import { trimmed } from '../words/numbers';
 
 const share = (label: string) => num(label, { min: 0, max: 100, unit: '%' }).optional();
 export const guaranteedSchema = yup.object({
@@ -77,7 +78,7 @@ export const productSchema = yup
     if (Math.abs(sum - total) > 0.05)
       return this.createError({
         path: `${this.path ? `${this.path}.` : ''}nitrogen`,
-        message: `The nitrogen forms of ${product.name} add up to ${Number(sum.toFixed(2))} %, the label says ${total} % N. They must agree.`,
+        message: `The nitrogen forms of ${product.name} add up to ${trimmed(sum, 2)} %, the label says ${total} % N. They must agree.`,
       });
     return true;
   });

@@ -7,6 +7,7 @@ import { carbonateStanding, findReading, readResult, type Reading, waterPh } fro
 import { BUILT_IN_PACKS, grassIn, type Range, rangeIn, type RulePacks } from '../packs/rule-packs';
 import { type Level, levelOf } from './levels';
 import { byMinimum, bySaturation } from './other-schools';
+import { fixed, roundedTo, threeDigits } from '../words/numbers';
 
 export const SCHOOLS = ['sufficiency', 'minimum', 'saturation'] as const;
 export type School = (typeof SCHOOLS)[number];
@@ -71,8 +72,6 @@ const LEVEL_WORDS: Record<Level, string> = {
 };
 export const levelInWords = (level: Level): string => LEVEL_WORDS[level];
 
-const round = (x: number): string => String(Number(x.toPrecision(3)));
-
 /** A finding that no level can be given to, and why. */
 const unreadable = (reading: Reading, says: string, source = 'ubertas-sufficiency'): Finding => ({
   analyte: reading.analyte,
@@ -96,7 +95,7 @@ function judge(reading: Reading, ph: number | undefined, carbonate: boolean, pac
   if (!method)
     return unreadable(
       reading,
-      `${name}: the report names no extractant, so ${round(value)} ppm cannot be judged. Look for Mehlich-3, Olsen or the like.`,
+      `${name}: the report names no extractant, so ${threeDigits(value)} ppm cannot be judged. Look for Mehlich-3, Olsen or the like.`,
     );
   const range = rangeIn(packs, analyte, method, ph);
   if (!range) return unreadable(reading, `${name} by ${method} has no range in any rule pack loaded.`);
@@ -136,7 +135,7 @@ function sufficiencySentence(name: string, value: number, level: Exclude<Level, 
   const where = level === 'high' ? 'over the start of high' : level === 'enough' ? 'inside enough' : 'under enough';
   const toxic =
     range.toxic !== undefined && value >= range.toxic ? ` At ${range.toxic} ppm and above it can harm the grass.` : '';
-  return `${name}, ${round(value)} ppm, is ${LEVEL_WORDS[level]}: ${round(bound)} ppm ${where}.${toxic}`;
+  return `${name}, ${threeDigits(value)} ppm, is ${LEVEL_WORDS[level]}: ${threeDigits(bound)} ppm ${where}.${toxic}`;
 }
 
 function judgePh(zone: Zone, readings: readonly Reading[], packs: RulePacks): PhFinding | undefined {
@@ -162,12 +161,12 @@ class WindowFinding implements PhFinding {
   ) {}
   get says(): string {
     const { ph, low, high } = this;
-    const shown = Number(ph.toFixed(2));
-    const window = `the ${this.grassName} window, ${low.toFixed(1)} to ${high.toFixed(1)}`;
+    const shown = roundedTo(ph, 2);
+    const window = `the ${this.grassName} window, ${fixed(low, 1)} to ${fixed(high, 1)}`;
     if (this.place === 'inside') return `pH ${shown} is inside ${window}.`;
     return this.place === 'too-acid'
-      ? `pH ${shown} is ${round(low - ph)} below ${window}.`
-      : `pH ${shown} is ${round(ph - high)} above ${window}.`;
+      ? `pH ${shown} is ${threeDigits(low - ph)} below ${window}.`
+      : `pH ${shown} is ${threeDigits(ph - high)} above ${window}.`;
   }
 }
 
@@ -195,7 +194,7 @@ function findDoubts(zone: Zone, test: SoilTest, readings: readonly Reading[], as
   const k = findReading(readings, 'K');
   if (k?.value !== undefined && k.reportedUnit === 'ppm' && group === 'sand' && k.value > IMPLAUSIBLE_K_ON_SAND_PPM)
     doubts.push(
-      `K of ${round(k.value)} ppm on a sand is hardly possible: the report probably means lb/acre. Check the unit.`,
+      `K of ${threeDigits(k.value)} ppm on a sand is hardly possible: the report probably means lb/acre. Check the unit.`,
     );
   if (
     k?.value !== undefined &&
@@ -204,7 +203,7 @@ function findDoubts(zone: Zone, test: SoilTest, readings: readonly Reading[], as
     (k.method === 'mehlich-3' || k.method === 'ammonium-acetate')
   )
     doubts.push(
-      `K of ${round(k.value)} ppm is enough by Mehlich-3 and low by ammonium acetate: the extractant decides, not the soil.`,
+      `K of ${threeDigits(k.value)} ppm is enough by Mehlich-3 and low by ammonium acetate: the extractant decides, not the soil.`,
     );
   const buffer = findReading(readings, 'buffer-pH');
   const start = limeBuffer(buffer?.method)?.startsAtPh;
@@ -214,13 +213,13 @@ function findDoubts(zone: Zone, test: SoilTest, readings: readonly Reading[], as
     );
   if (water && buffer?.value !== undefined && start !== undefined && water.ph < 5.2 && buffer.value > start - 0.2)
     doubts.push(
-      `Soil pH ${water.ph.toFixed(1)} with a buffer pH of ${buffer.value} contradict each other: ask the laboratory to read both again.`,
+      `Soil pH ${fixed(water.ph, 1)} with a buffer pH of ${buffer.value} contradict each other: ask the laboratory to read both again.`,
     );
   const cec = findReading(readings, 'CEC');
   const [least, most] = PLAUSIBLE_CEC[group];
   if (cec?.value !== undefined && (cec.value < least || cec.value > most))
     doubts.push(
-      `A CEC of ${round(cec.value)} is far from what a ${zone.texture.replaceAll('-', ' ')} holds: check the texture or the report.`,
+      `A CEC of ${threeDigits(cec.value)} is far from what a ${zone.texture.replaceAll('-', ' ')} holds: check the texture or the report.`,
     );
   if (
     water &&

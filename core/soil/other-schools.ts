@@ -9,6 +9,7 @@ import { cecBySum, PPM_PER_CMOLC } from './cec';
 import type { Finding } from './interpret';
 import type { Level } from './levels';
 import { carbonateStanding, findReading, type Reading, waterPh } from './report';
+import { threeDigits } from '../words/numbers';
 
 interface Judged {
   findings: Finding[];
@@ -17,7 +18,6 @@ interface Judged {
 
 /** pH below which the minimum levels were not made. */
 const MINIMUM_FROM_PH = 5.5;
-const round = (x: number): string => String(Number(x.toPrecision(3)));
 
 /** Judges by minimum levels: below the minimum low, at it or above enough. Mehlich-3 only. */
 export function byMinimum(readings: readonly Reading[], ph: number | undefined, packs: RulePacks): Judged {
@@ -43,7 +43,7 @@ export function byMinimum(readings: readonly Reading[], ph: number | undefined, 
         ...base,
         value: reading.value,
         level,
-        says: `${analyte}, ${round(reading.value)} ppm, is ${round(off)} ppm ${level === 'enough' ? 'above' : 'below'} its minimum of ${minimum}.`,
+        says: `${analyte}, ${threeDigits(reading.value)} ppm, is ${threeDigits(off)} ppm ${level === 'enough' ? 'above' : 'below'} its minimum of ${minimum}.`,
       },
     ];
   });
@@ -84,7 +84,9 @@ export function saturationBar(zone: Zone, readings: readonly Reading[]): string 
   if ((waterPh(readings)?.ph ?? 7) > 7.3) return 'above pH 7.3 the sum of cations is inflated';
   const cec = cecOf(readings);
   if (cec === undefined) return 'the report gives neither CEC nor the cations to sum it from';
-  return cec < LEAST_CEC ? `a CEC of ${round(cec)} on ${groupOfTexture(zone.texture)} asks for too little` : undefined;
+  return cec < LEAST_CEC
+    ? `a CEC of ${threeDigits(cec)} on ${groupOfTexture(zone.texture)} asks for too little`
+    : undefined;
 }
 
 /** Judges Ca, Mg and K by their share of CEC. */
@@ -108,7 +110,7 @@ export function bySaturation(zone: Zone, readings: readonly Reading[], packs: Ru
         method: reading.method,
         reading,
         source: source.name,
-        says: `${analyte} is ${round(share)} % of CEC, aimed at ${from} to ${to} %.`,
+        says: `${analyte} is ${threeDigits(share)} % of CEC, aimed at ${from} to ${to} %.`,
       },
     ];
   });

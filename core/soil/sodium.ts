@@ -2,6 +2,7 @@ import { defineReckoning } from '../reckoning/define';
 import { quantity } from '../reckoning/inputs';
 import { refuse, type Refusal } from '../reckoning/refusal';
 import type { Work } from '../reckoning/work';
+import { trimmed } from '../words/numbers';
 
 /** Sodic from this SAR or ESP on, saline from this ECe, dS/m. USDA Agriculture Handbook 60, 1954. */
 export const SODIC_SAR = 13;
@@ -47,7 +48,7 @@ export const soilSodium = defineReckoning({
     if (typeof sar !== 'number') return sar;
     if (sar >= SODIC_SAR)
       work.caution(
-        `SAR ${Number(sar.toFixed(1))} is sodic (${SODIC_SAR} and above): gypsum and leaching, with drainage first.`,
+        `SAR ${trimmed(sar, 1)} is sodic (${SODIC_SAR} and above): gypsum and leaching, with drainage first.`,
       );
     return { sar };
   },

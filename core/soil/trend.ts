@@ -1,6 +1,7 @@
 import type { Analyte, SoilTest, Zone } from '../records/case';
 import { yearsBetween } from '../days/day';
 import { CACL2_OFFSET, findReading, readResult } from './report';
+import { trimmed } from '../words/numbers';
 
 /** One report's value of an analyte, brought to ppm or the water scale. */
 export interface TrendPoint {
@@ -27,7 +28,7 @@ export interface Trend {
 /** Depths that differ by less than this are the same depth, in. */
 const SAME_DEPTH_IN = 0.5;
 const shownDepth = (depthIn: number | undefined): string =>
-  depthIn === undefined ? 'an unknown depth' : `${Number(depthIn.toFixed(1))} in`;
+  depthIn === undefined ? 'an unknown depth' : `${trimmed(depthIn, 1)} in`;
 
 const sameDepth = (a: number | undefined, b: number | undefined): boolean =>
   a !== undefined && b !== undefined && Math.abs(a - b) < SAME_DEPTH_IN;

@@ -5,6 +5,7 @@ import { TEXTURE_CLASSES } from '../../core/records/vocabularies';
 import { isRefusal, type Refusal } from '../../core/reckoning/refusal';
 import { chanceOf } from '../chance';
 import { ordinarySoil, type Soil } from '../laboratory/soil';
+import { roundedTo } from '../../core/words/numbers';
 
 /** A hand instrument put into the ground of a zone, for the nth time on a day. */
 export const dipSchema = yup.object({
@@ -35,5 +36,5 @@ export function readInstrument(
   if (dip.instrument === 'soil-thermometer')
     return { value: Math.round(2 * ((dip.airF ?? NO_CLIMATE_F) + PROBE_SCATTER_F * scatter)) / 2 };
   const soil = soils.get(dip.soilKey) ?? ordinarySoil(dip.soilKey, dip.texture);
-  return { value: Number(Math.min(9, Math.max(3.5, soil.ph + PEN_SCATTER * scatter)).toFixed(1)) };
+  return { value: roundedTo(Math.min(9, Math.max(3.5, soil.ph + PEN_SCATTER * scatter)), 1) };
 }

@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { PPM_PER_CMOLC } from '../../core/soil/cec';
 import { CACL2_OFFSET } from '../../core/soil/report';
 import { byExtractant, type Soil } from './soil';
+import { fixed } from '../../core/words/numbers';
 
 /** One bag as the laboratory knows it. */
 export interface AnalysedBag {
@@ -33,8 +34,8 @@ const utf8 = (text: string): Uint8Array => new TextEncoder().encode(text);
 const windows1252 = (text: string): Uint8Array => Uint8Array.from(text, (letter) => letter.charCodeAt(0) & 0xff);
 const table = (rows: readonly (readonly (string | number)[])[], delimiter = ','): string =>
   Papa.unparse(rows as (string | number)[][], { delimiter, newline: '\r\n' });
-const comma = (value: number, figures: number): string => value.toFixed(figures).replace('.', ',');
-const zinc = (value: number): string => (value < LEAST_ZINC_PPM ? `<${LEAST_ZINC_PPM}` : value.toFixed(1));
+const comma = (value: number, figures: number): string => fixed(value, figures).replace('.', ',');
+const zinc = (value: number): string => (value < LEAST_ZINC_PPM ? `<${LEAST_ZINC_PPM}` : fixed(value, 1));
 
 /** Header names the units; one sample a row. */
 const plain: Layout = {
@@ -70,8 +71,8 @@ const plain: Layout = {
           NAME,
           sampledOn,
           depthIn,
-          f.ph.toFixed(1),
-          f.bufferPh.toFixed(2),
+          fixed(f.ph, 1),
+          fixed(f.bufferPh, 2),
           f.P,
           f.K,
           f.Ca,
@@ -97,7 +98,7 @@ const perAcre: Layout = {
   name: 'Pounds per acre, depth stated above the table',
   bytes: (bags) => {
     const depth = bags[0]?.depthIn ?? 4;
-    const lb = (ppm: number) => (ppm * LB_PER_ACRE_PER_PPM_PER_INCH * depth).toFixed(2);
+    const lb = (ppm: number) => fixed(ppm * LB_PER_ACRE_PER_PPM_PER_INCH * depth, 2);
     const micro = (ppm: number) => (ppm < LEAST_ZINC_PPM ? `<${lb(LEAST_ZINC_PPM)}` : lb(ppm));
     return utf8(
       table([
@@ -129,8 +130,8 @@ const perAcre: Layout = {
           40_100 + i,
           code,
           `${Number(sampledOn.slice(5, 7))}/${Number(sampledOn.slice(8))}/${sampledOn.slice(0, 4)}`,
-          f.ph.toFixed(1),
-          f.bufferPh.toFixed(2),
+          fixed(f.ph, 1),
+          fixed(f.bufferPh, 2),
           lb(f.P),
           lb(f.K),
           lb(f.Ca),
@@ -221,8 +222,8 @@ const long: Layout = {
           ...bags.flatMap(({ code, sampledOn, depthIn, found: f }) =>
             (
               [
-                ['Soil pH', f.ph.toFixed(1), '', 'water 1:1'],
-                ['Buffer pH', f.bufferPh.toFixed(2), '', 'Mehlich buffer'],
+                ['Soil pH', fixed(f.ph, 1), '', 'water 1:1'],
+                ['Buffer pH', fixed(f.bufferPh, 2), '', 'Mehlich buffer'],
                 ...(['P', 'K', 'Ca', 'Mg', 'S', 'Na', 'Fe', 'Mn', 'Zn', 'Cu'] as const).map((a) => [
                   a,
                   String(f[a]),
@@ -263,7 +264,7 @@ const acetate: Layout = {
   id: 'acetate',
   name: 'Ammonium acetate bases, Bray or Olsen beside Mehlich-3',
   bytes: (bags) => {
-    const charge = (cation: keyof typeof PPM_PER_CMOLC, ppm: number) => (ppm / PPM_PER_CMOLC[cation]).toFixed(4);
+    const charge = (cation: keyof typeof PPM_PER_CMOLC, ppm: number) => fixed(ppm / PPM_PER_CMOLC[cation], 4);
     const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
     return utf8(
       `\uFEFF${table([
@@ -296,14 +297,14 @@ const acetate: Layout = {
           const ammonium = (a: 'K' | 'Mg') => charge(a, byExtractant(a, f[a], 'mehlich-3', 'ammonium-acetate'));
           // Bray fails in carbonate, where laboratories run Olsen instead
           const alkaline = f.ph > 7.2 || f.CaCO3 > 0;
-          const p = byExtractant('P', f.P, 'mehlich-3', alkaline ? 'olsen' : 'bray-p1').toFixed(2);
+          const p = fixed(byExtractant('P', f.P, 'mehlich-3', alkaline ? 'olsen' : 'bray-p1'), 2);
           return [
             code,
             NAME,
             `${Number(sampledOn.slice(8))} ${MONTHS[Number(sampledOn.slice(5, 7)) - 1]} ${sampledOn.slice(0, 4)}`,
             `${depthIn}"`,
-            f.ph.toFixed(1),
-            f.bufferPh.toFixed(2),
+            fixed(f.ph, 1),
+            fixed(f.bufferPh, 2),
             f.P,
             alkaline ? 'n/a' : p,
             alkaline ? p : 'n/a',

@@ -4,6 +4,7 @@ import { groupOfTexture } from '../../core/ground/texture-groups';
 import { BUILT_IN_PACKS } from '../../core/packs/rule-packs';
 import { CACL2_OFFSET } from '../../core/soil/report';
 import { chanceOf } from '../chance';
+import { roundedTo } from '../../core/words/numbers';
 
 /** What is really in a simulated soil: Mehlich-3 ppm, pH in water, percent, cmolc/kg. */
 export interface Soil {
@@ -80,7 +81,7 @@ const ORDINARY: Record<'sand' | 'loam' | 'clay', Record<Exclude<keyof Soil, 'buf
 
 /** Mehlich buffer of a simulated soil: the more acid and the heavier, the lower. */
 const bufferOf = (ph: number, cec: number): number =>
-  Number(Math.min(6.6, Math.max(5.4, 6.6 - 0.045 * cec ** 0.7 * Math.max(0, 7 - ph))).toFixed(2));
+  roundedTo(Math.min(6.6, Math.max(5.4, 6.6 - 0.045 * cec ** 0.7 * Math.max(0, 7 - ph))), 2);
 
 /** The soil in a bag from ground nobody has described: drawn from its texture, always the same for the same key. */
 export function ordinarySoil(key: number, texture: TextureClass): Soil {
@@ -130,7 +131,7 @@ const PH_SCATTER = 0.04;
 /** What the laboratory finds in a bag: the soil with the scatter of one analysis, rounded once as it would be printed. */
 export function analysed(soil: Soil, seed: number): Soil {
   const chance = chanceOf(seed);
-  const rounded = (value: number, figures: number) => Number(value.toFixed(figures));
+  const rounded = (value: number, figures: number) => roundedTo(value, figures);
   const share = (value: number) => Math.max(0, value * (1 + NUTRIENT_SCATTER * chance.scatter()));
   return {
     ph: rounded(soil.ph + PH_SCATTER * chance.scatter(), 1),

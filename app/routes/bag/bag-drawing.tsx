@@ -1,7 +1,7 @@
 import type { Product } from '@core/records/case';
 import type { BagCheck } from '@core/products/bag/bag-check';
 import { faceOf } from '@core/products/label/face';
-import { showExact, showWeight } from '../../ui/format';
+import { showExact, showWeight } from '@core/words/numbers';
 
 const TOP = 42;
 const BOTTOM = 352;

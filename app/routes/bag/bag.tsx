@@ -11,7 +11,8 @@ import { packageLb } from '@core/products/package-lb';
 import { isRefusal } from '@core/reckoning/refusal';
 import { TextField } from '../../ui/field';
 import { Fig } from '../../ui/fig';
-import { showArea, showDay, showMoney, showProductRate, showRate, showWeight } from '../../ui/format';
+import { showArea, showMoney, showProductRate, showRate, showWeight } from '@core/words/numbers';
+import { sayDay } from '@core/words/days';
 import { StandingGlyph } from '../../ui/glyphs';
 import { SulfurSign } from '../../ui/marks';
 import { Substances } from '../../ui/substance';
@@ -112,7 +113,7 @@ export default function Bag() {
         <div className="pagehead">
           <h1>Bag check</h1>
           <span className="small">
-            on {zone.name}, {showArea(zone.areaSqFt)} sq ft{trip.date && `, for ${showDay(trip.date)}`}
+            on {zone.name}, {showArea(zone.areaSqFt)} sq ft{trip.date && `, for ${sayDay(trip.date)}`}
           </span>
           <span className="sp" />
           <Select

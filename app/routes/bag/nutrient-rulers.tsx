@@ -1,6 +1,6 @@
 import type { BagLine } from '@core/products/bag/bag-check';
 import { Fig } from '../../ui/fig';
-import { showRate } from '../../ui/format';
+import { showRate, roundedTo } from '@core/words/numbers';
 import { Mark } from '../../ui/marks';
 import { Substances } from '../../ui/substance';
 
@@ -24,7 +24,7 @@ function Ruler({ y, most, hatched }: { y: number; most: number; hatched?: boolea
       />
       {marks.map((lb) => (
         <text key={lb} x={px(lb)} y={y + 17} textAnchor="middle" style={{ fontSize: 12, fill: 'var(--loam-2)' }}>
-          {Number(lb.toFixed(1))}
+          {roundedTo(lb, 1)}
         </text>
       ))}
     </g>

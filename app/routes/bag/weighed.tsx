@@ -7,7 +7,7 @@ import { checkSpread, type GradeNutrient } from '@core/products/bag/bag-check';
 import { isRefusal } from '@core/reckoning/refusal';
 import { TextField } from '../../ui/field';
 import { Fig } from '../../ui/fig';
-import { showArea, showProductRate, showRate, showWeight } from '../../ui/format';
+import { showArea, showProductRate, showRate, showWeight } from '@core/words/numbers';
 import { StandingGlyph } from '../../ui/glyphs';
 import { Mark } from '../../ui/marks';
 import { Substances } from '../../ui/substance';

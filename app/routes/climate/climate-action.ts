@@ -2,7 +2,7 @@ import type { Case, Climate, Plan, PlannedDose, Property } from '@core/records/c
 import { moveProgramme } from '@core/season/edit/move-programme';
 import { currentPlan } from '@core/season/plan/current-plan';
 import { loadProperty, savePlan, saveProperty } from '../../storage/property-repository';
-import { todayIso } from '../../ui/format';
+import { todayIso } from '../../ui/today';
 import { orFault } from '../../work/or-fault';
 import { planYear } from '../../work/property-work';
 

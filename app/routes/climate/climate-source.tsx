@@ -8,6 +8,7 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { ChoiceField, Fault, TextField } from '../../ui/field';
 import { climateFromText } from '../../work/climate-text';
 import { listStations, type StationEntry, stationNormals } from './station';
+import { grouped } from '@core/words/numbers';
 
 /** A climate that is looked at and not yet stored. */
 export interface ClimateDraft {
@@ -58,7 +59,7 @@ function FromStation({ now, today, onDraft }: SourceProps) {
       latitudeDeg: now?.latitudeDeg ?? answer.latitudeDeg,
       climate: {
         ...answer.climate,
-        source: `${answer.name}, ${answer.days.toLocaleString('en-US')} days, ${answer.firstDay.slice(0, 4)} to ${answer.lastDay.slice(0, 4)}`,
+        source: `${answer.name}, ${grouped(answer.days, 0)} days, ${answer.firstDay.slice(0, 4)} to ${answer.lastDay.slice(0, 4)}`,
       },
     });
   };

@@ -9,7 +9,7 @@ import { seasonTurns, seasonWindows } from '@core/season/plan/season-windows';
 import { addDays, dayOfYear } from '@core/days/day';
 import { Fault } from '../../ui/field';
 import { saveTextFile } from '../../ui/save-text-file';
-import { showDay } from '../../ui/format';
+import { sayDay } from '@core/words/days';
 import { Substances } from '../../ui/substance';
 import { useOfferUndo } from '../../ui/use-offer-undo';
 import { usePropertyWork, workOf } from '../../work/property-work';
@@ -63,7 +63,7 @@ export default function ClimatePage() {
       () => send({ intent: 'put-back', ...before }),
     );
   };
-  const dayOf = (at: number) => showDay(addDays(`${year}-01-01`, at));
+  const dayOf = (at: number) => sayDay(addDays(`${year}-01-01`, at));
   return (
     <div className="cl">
       <div className="body">

@@ -1,9 +1,10 @@
 import type { Climate } from '@core/records/case';
 import { MONTHS } from '../../ui/ribbon';
 import type { ClimateDraft } from './climate-source';
+import { fixed } from '@core/words/numbers';
 
-const whole = (value: number | undefined): string => (value === undefined ? '–' : value.toFixed(0));
-const tenth = (value: number | undefined): string => (value === undefined ? '–' : value.toFixed(1));
+const whole = (value: number | undefined): string => (value === undefined ? '–' : fixed(value, 0));
+const tenth = (value: number | undefined): string => (value === undefined ? '–' : fixed(value, 1));
 
 /** Twelve months of a climate; beside a draft what stands now, where it differs. */
 export function NormalsTable({ shown, before }: { shown: ClimateDraft; before?: ClimateDraft }) {

@@ -2,11 +2,12 @@ import { type KeyboardEvent, type PointerEvent, useId, useState } from 'react';
 import type { ClosedWindow } from '@core/climate/closed-window';
 import type { SeasonTurn } from '@core/season/plan/season-windows';
 import { addDays, monthStarts } from '@core/days/day';
-import { showDay } from '../../ui/format';
+import { sayDay } from '@core/words/days';
 import { MONTHS } from '../../ui/ribbon';
 import { useWidth } from '../../ui/use-width';
 import { windowFill, WindowPatterns } from '../../ui/window-patterns';
 import type { Curve } from '../../work/year-curves';
+import { fixed, roundedTo } from '@core/words/numbers';
 
 const LEAST_WIDTH = 640;
 const TALL = 64;
@@ -31,7 +32,7 @@ function scaleOf(curve: Curve): { least: number; most: number; step: number } {
 }
 
 function path(values: readonly number[], x: (day: number) => number, y: (value: number) => number): string {
-  return values.map((v, day) => `${day === 0 ? 'M' : 'L'}${x(day).toFixed(1)} ${y(v).toFixed(1)}`).join('');
+  return values.map((v, day) => `${day === 0 ? 'M' : 'L'}${fixed(x(day), 1)} ${fixed(y(v), 1)}`).join('');
 }
 
 /** Windows in as few rows as keep them from touching. */
@@ -95,13 +96,13 @@ export function YearCurves({
   const here = windows.filter((w) => day >= w.from && day <= w.to);
   const says = (curve: Curve) =>
     curve.lines
-      .map((line) => `${line.name ? `${line.name} ` : ''}${(line.values[day] ?? 0).toFixed(curve.digits)}`)
+      .map((line) => `${line.name ? `${line.name} ` : ''}${fixed(line.values[day] ?? 0, curve.digits)}`)
       .join(', ');
-  const told = `${showDay(date)}: ${curves.map((c) => `${c.name.toLowerCase()} ${says(c)} ${c.unit}`).join('; ')}${here.length > 0 ? `; ${here.map((w) => `${w.title}, ${w.forbids}`).join('; ')}` : ''}`;
+  const told = `${sayDay(date)}: ${curves.map((c) => `${c.name.toLowerCase()} ${says(c)} ${c.unit}`).join('; ')}${here.length > 0 ? `; ${here.map((w) => `${w.title}, ${w.forbids}`).join('; ')}` : ''}`;
   return (
     <div className="curves">
       <div className="names" style={{ height }}>
-        <b className="of-day">{showDay(date)}</b>
+        <b className="of-day">{sayDay(date)}</b>
         {curves.map((curve, i) => (
           <div key={curve.name} style={{ top: HEAD + i * TALL }}>
             <b>{curve.name}</b>
@@ -117,7 +118,7 @@ export function YearCurves({
                     />
                   </svg>
                 )}
-                {line.name} {(line.values[day] ?? 0).toFixed(curve.digits)} {curve.unit}
+                {line.name} {fixed(line.values[day] ?? 0, curve.digits)} {curve.unit}
               </span>
             ))}
           </div>
@@ -198,10 +199,10 @@ export function YearCurves({
                   </g>
                 )}
                 <text x={width - 3} y={top + 8} textAnchor="end" className="axis">
-                  {Number(most.toFixed(4))}
+                  {roundedTo(most, 4)}
                 </text>
                 <text x={width - 3} y={base} textAnchor="end" className="axis">
-                  {Number(least.toFixed(4))}
+                  {roundedTo(least, 4)}
                 </text>
               </g>
             );

@@ -5,7 +5,7 @@ import { typedNumber } from '@core/typed/typed-number';
 import { cutOutName, type ZoneGround } from '@core/ground/zone-ground';
 import { isRefusal } from '@core/reckoning/refusal';
 import { optionsOf } from '../../ui/field';
-import { showArea } from '../../ui/format';
+import { showArea } from '@core/words/numbers';
 
 /** What is cut out of the zone in focus: kind, name, area, and away with it. */
 export function CutOutList({

@@ -45,6 +45,7 @@ import { ZoneFacts } from './facts/zone-facts';
 import { useSheetKeys } from './use-sheet-keys';
 import { ZoneLedger } from './facts/zone-ledger';
 import { sendBy } from '../../work/send';
+import { roundedTo } from '@core/words/numbers';
 
 const SiteSheet = lazy(() => import('./sheet/site-sheet'));
 
@@ -219,7 +220,7 @@ export function ZoneSheet({ zone, fetcher, onChoose, onAdd, onSend, onRemove }: 
       <div className="pagehead">
         <h1>Measuring the ground</h1>
         <span className="small">
-          1 in = {view.ftPerInch} ft, one square is {Number((view.ftPerInch / 4).toFixed(2))} ft
+          1 in = {view.ftPerInch} ft, one square is {roundedTo(view.ftPerInch / 4, 2)} ft
         </span>
         <span className="sp" />
         <Button disabled={draft.past.length === 0} onClick={() => onDraw({ do: 'undo' })}>

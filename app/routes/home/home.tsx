@@ -20,7 +20,9 @@ import {
   saveProperty,
 } from '../../storage/property-repository';
 import { Fault } from '../../ui/field';
-import { showArea, showDate, todayIso } from '../../ui/format';
+import { showArea } from '@core/words/numbers';
+import { sayDate } from '@core/words/days';
+import { todayIso } from '../../ui/today';
 import { Loading } from '../../ui/loading';
 import { saveTextFile } from '../../ui/save-text-file';
 import { TopNav } from '../../ui/top-nav';
@@ -243,7 +245,7 @@ export default function Home({ loaderData }: Route.ComponentProps) {
       <main id="main" className="home">
         <div>
           <div className="pagehead">
-            <h1>{showDate(today)}</h1>
+            <h1>{sayDate(today)}</h1>
             <span>
               <b>{showArea(all)}</b> {all === 1 ? 'property' : 'properties'}
               {wanted && `, ${showArea(found)} found`}

@@ -1,5 +1,6 @@
 import { addDays } from '@core/days/day';
-import { showDate, showDay, showWeight } from '../../ui/format';
+import { showWeight } from '@core/words/numbers';
+import { sayDate, sayDay } from '@core/words/days';
 import { Mark } from '../../ui/marks';
 import type { Row } from './property-row';
 
@@ -23,17 +24,17 @@ export function NextTwoWeeks({ rows, today, partial }: { rows: readonly Row[]; t
         <h2 id="next-two-weeks">Next two weeks</h2>
         <span className="sp" />
         <span className="small">
-          {showDay(today)} to {showDay(until)}
+          {sayDay(today)} to {sayDay(until)}
           {partial && ', of those shown'}
         </span>
       </div>
       {due.length === 0 && (
-        <p className="note">Nothing goes down in these two weeks{later ? `; next is ${showDate(later.date)}` : ''}.</p>
+        <p className="note">Nothing goes down in these two weeks{later ? `; next is ${sayDate(later.date)}` : ''}.</p>
       )}
       <ul className="next-two-weeks">
         {due.map(({ dose, file, zone }, i) => (
           <li key={i}>
-            <span className="small">{showDay(dose.date)}</span>
+            <span className="small">{sayDay(dose.date)}</span>
             <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
               <Mark purpose={dose.for} x={10} y={10} d={14} state={dose.date === today ? 'due' : 'planned'} />
             </svg>

@@ -4,7 +4,8 @@ import type { Case } from '@core/records/case';
 import { grassOf } from '@core/packs/grasses';
 import { checkZonePlan } from '@core/season/checks/check-plan';
 import type { SeasonPlan } from '@core/season/plan/season-plan';
-import { showArea, showDate, showRate, showWeight } from '../../ui/format';
+import { showArea, showRate, showWeight } from '@core/words/numbers';
+import { sayDate } from '@core/words/days';
 import { exportProperty } from '../../storage/case-files';
 import { StageGlyph, StandingGlyph, StopGlyph } from '../../ui/glyphs';
 import { saveTextFile } from '../../ui/save-text-file';
@@ -103,7 +104,7 @@ export function PropertyRow({ row, today, onRemove }: { row: Row; today: string;
       <div className="due">
         {next && (
           <>
-            <b>{showDate(next.date)}</b>
+            <b>{sayDate(next.date)}</b>
             <p className="small">
               {zones.find((z) => z.id === next.zoneId)?.name},{' '}
               <b className="inline">

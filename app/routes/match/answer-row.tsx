@@ -6,7 +6,7 @@ import { partFigures } from '@core/products/match/match-figures';
 import type { MatchContext, Need } from '@core/products/match/need';
 import { slowShare } from '@core/nitrogen/forms';
 import { Fig } from '../../ui/fig';
-import { showExact, showMoney, showProductRate, showRate, showWeight } from '../../ui/format';
+import { showExact, showMoney, showProductRate, showRate, showWeight } from '@core/words/numbers';
 import { WarnGlyph } from '../../ui/glyphs';
 import { GranuleSquare } from '../../ui/granule-square';
 import { NitrogenStrip, nitrogenParts } from '../../ui/nitrogen-strip';

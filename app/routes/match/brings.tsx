@@ -1,7 +1,7 @@
 import type { MatchAnswer } from '@core/products/match/match';
 import { limeGivenLb, type MatchContext, type Need } from '@core/products/match/need';
 import type { Product } from '@core/records/case';
-import { showRate, showWeight } from '../../ui/format';
+import { showRate, showWeight } from '@core/words/numbers';
 
 const WIDTH = 164;
 const HEIGHT = 56;

@@ -7,7 +7,8 @@ import { gradeOf, hasGrade } from '@core/products/label/face';
 import { type MatchAnswer, matchShelf } from '@core/products/match/match';
 import { asked, needInWords, percentToward } from '@core/products/match/need';
 import { choiceKey } from '@core/season/plan/season-plan';
-import { showDay, showRate } from '../../ui/format';
+import { showRate } from '@core/words/numbers';
+import { sayDay } from '@core/words/days';
 import { StopGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
 import { useOfferUndo } from '../../ui/use-offer-undo';
@@ -111,7 +112,7 @@ export default function Match() {
                 <b>{showRate(need[key] ?? 0)}</b> lb <Substances text={needInWords(key)} />
               </span>
             ))}{' '}
-            per 1000{trip.date && `, on ${showDay(trip.date)}`}, {zone.name}
+            per 1000{trip.date && `, on ${sayDay(trip.date)}`}, {zone.name}
           </span>
           <span className="sp" />
           <Link to={{ pathname: '../prescribe', search }} relative="route">

@@ -1,7 +1,8 @@
 import { Button, Select } from 'antd';
 import { Link, useLocation } from 'react-router';
 import { TextField } from '../../ui/field';
-import { showArea, showDay, showRate, showWeight } from '../../ui/format';
+import { showArea, showRate, showWeight, fixed } from '@core/words/numbers';
+import { sayDay } from '@core/words/days';
 import { Mark } from '../../ui/marks';
 import { Substances } from '../../ui/substance';
 import { type MatchWork, TYPED_NEEDS, tripKey } from '../../work/match-work';
@@ -16,7 +17,7 @@ export function NeedMargin({ match }: { match: MatchWork }) {
   const { ph, phosphorus, potassium, sulfur } = prescription;
   const judges: { name: string; says: string }[] = [
     {
-      name: soilPh === undefined ? 'No pH on a report' : `pH ${soilPh.toFixed(1)}`,
+      name: soilPh === undefined ? 'No pH on a report' : `pH ${fixed(soilPh, 1)}`,
       says:
         ph.action === 'lime'
           ? 'too acid: no free sulfur, and acid N counts against the lime'
@@ -39,7 +40,7 @@ export function NeedMargin({ match }: { match: MatchWork }) {
     <aside className="margin needmargin">
       <h2>The need</h2>
       <p className="small">
-        {trip.date ? `On ${showDay(trip.date)}` : 'A first dose, nothing is dated'}, {showArea(zone.areaSqFt)} sq ft
+        {trip.date ? `On ${sayDay(trip.date)}` : 'A first dose, nothing is dated'}, {showArea(zone.areaSqFt)} sq ft
       </p>
       {trips.length > 1 && (
         <Select
@@ -47,7 +48,7 @@ export function NeedMargin({ match }: { match: MatchWork }) {
           value={tripKey(trip)}
           options={trips.map((each) => ({
             value: tripKey(each),
-            label: `${each.date ? showDay(each.date) : 'first'}: ${Object.entries(each.need)
+            label: `${each.date ? sayDay(each.date) : 'first'}: ${Object.entries(each.need)
               .map(
                 ([key, lb]) =>
                   `${showRate(lb)} lb ${key === 'lime' ? 'lime as CaCO3' : key === 'sulfur' ? 'free S' : key}`,

@@ -1,7 +1,7 @@
 import type { Plan, PlannedDose } from '@core/records/case';
 import { currentPlan } from '@core/season/plan/current-plan';
 import { loadProperty, savePlan, deletePlan } from '../../storage/property-repository';
-import { todayIso } from '../../ui/format';
+import { todayIso } from '../../ui/today';
 import { orFault } from '../../work/or-fault';
 import { planYear } from '../../work/property-work';
 

@@ -10,7 +10,9 @@ import { plannedDosesOf } from '@core/season/plan/planned-doses';
 import { grassOf } from '@core/packs/grasses';
 import { listProperties, loadProperty } from '../../storage/property-repository';
 import { Fault, ChoiceField } from '../../ui/field';
-import { showDay, showProductRate, todayIso } from '../../ui/format';
+import { showProductRate } from '@core/words/numbers';
+import { sayDay } from '@core/words/days';
+import { todayIso } from '../../ui/today';
 import { useOfferUndo } from '../../ui/use-offer-undo';
 import { usePropertyWork, workOf } from '../../work/property-work';
 import type { Route } from './+types/move-here';
@@ -154,16 +156,16 @@ export default function MoveHere({ loaderData }: Route.ComponentProps) {
             <tbody>
               {moved.map(({ was, dose, moved: day }) => (
                 <tr key={`${was.date}${was.productId}`}>
-                  <td>{showDay(was.date)}</td>
+                  <td>{sayDay(was.date)}</td>
                   <td>
-                    <b>{showDay(dose.date)}</b>
+                    <b>{sayDay(dose.date)}</b>
                   </td>
                   <td>{Math.round(day.thereF)} °F</td>
                   <td>{name(was.productId)}</td>
                   <td className="num">{showProductRate(was.rateLb)}</td>
                   <td>
                     {day.matched
-                      ? `the Monday nearest to ${showDay(day.date)}`
+                      ? `the Monday nearest to ${sayDay(day.date)}`
                       : `no such high here: kept in proportion, at ${Math.round(day.hereF)} °F`}
                   </td>
                 </tr>

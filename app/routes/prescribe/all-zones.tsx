@@ -5,7 +5,7 @@ import { grassOf } from '@core/packs/grasses';
 import type { Figure } from '@core/reckoning/figure';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { Fig } from '../../ui/fig';
-import { showArea, showProductRate, showRate, showWeight } from '../../ui/format';
+import { showArea, showProductRate, showRate, showWeight } from '@core/words/numbers';
 import { Substances } from '../../ui/substance';
 
 interface Cell {

@@ -5,7 +5,7 @@ import type { CopiedLine } from '@core/prescription/copy-prescription';
 import { copiedOnto } from '@core/prescription/copy-prescription';
 import { isRefusal } from '@core/reckoning/refusal';
 import { loadProperty, saveChoices, saveZone, saveZones } from '../../storage/property-repository';
-import { todayIso } from '../../ui/format';
+import { todayIso } from '../../ui/today';
 import { chooseProducts } from '../../work/choose-products';
 
 export interface TypedOwn {

@@ -9,7 +9,7 @@ import { type SwitchableLine } from '@core/prescription/prescribe-nitrogen';
 import { otherSchoolAnswers } from '@core/prescription/school-answers';
 import { choiceKey } from '@core/season/plan/season-plan';
 import { LATE_SEASON_SCHOOLS, POTASSIUM_SCHOOLS } from '@core/season/rules/practice-schools';
-import { showExact } from '../../ui/format';
+import { showExact } from '@core/words/numbers';
 import { WarnGlyph } from '../../ui/glyphs';
 import { makePdf } from '../../ui/make-pdf';
 import { saveFile } from '../../ui/save-text-file';

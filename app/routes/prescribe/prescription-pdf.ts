@@ -5,7 +5,8 @@ import { reasonOf } from '@core/prescription/override-figure';
 import type { Figure } from '@core/reckoning/figure';
 import type { NutrientPrescription } from '@core/prescription/prescription';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
-import { showArea, showDate, showDay, showExact, showProductRate, showRate, showWeight } from '../../ui/format';
+import { showArea, showExact, showProductRate, showRate, showWeight } from '@core/words/numbers';
+import { sayDate, sayDay } from '@core/words/days';
 import { amountFor } from '../../work/dose-words';
 
 interface PrintedLine {
@@ -69,9 +70,7 @@ function zonePage(season: ZoneSeason, property: Property, today: string, last: b
   const rows = linesOf(season).map((line): Content[] => {
     const when = doses
       .filter((dose) => dose.for === line.purpose)
-      .map(
-        (dose) => `${showDay(dose.date)}: ${showRate(amountFor(dose))} lb ${dose.for === 'sulfur' ? 'S' : dose.for}`,
-      );
+      .map((dose) => `${sayDay(dose.date)}: ${showRate(amountFor(dose))} lb ${dose.for === 'sulfur' ? 'S' : dose.for}`);
     return [
       { text: line.name, bold: true },
       {
@@ -121,7 +120,7 @@ function zonePage(season: ZoneSeason, property: Property, today: string, last: b
   return [
     { text: `${zone.name}, ${property.name}`, font: 'Vollkorn', fontSize: 20 },
     {
-      text: `Prescription. ${grassOf(zone.grass).name}, ${showArea(zone.areaSqFt)} sq ft${prescription.tested ? '' : '; a stopgap, no soil test'}; ${showDate(today)}.`,
+      text: `Prescription. ${grassOf(zone.grass).name}, ${showArea(zone.areaSqFt)} sq ft${prescription.tested ? '' : '; a stopgap, no soil test'}; ${sayDate(today)}.`,
       margin: [0, 2, 0, 10],
     },
     {

@@ -8,7 +8,8 @@ import { latestTest } from '@core/soil/report';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { CheckList } from '../../ui/check-list';
 import { Fig } from '../../ui/fig';
-import { showArea, showDay, showExact, showProductRate, showRate } from '../../ui/format';
+import { showArea, showExact, showProductRate, showRate } from '@core/words/numbers';
+import { sayDay } from '@core/words/days';
 import { WarnGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
 import { usePropertyWork } from '../../work/property-work';
@@ -127,7 +128,7 @@ export function YearMargin({ onCopy, onPdf }: { onCopy: () => void; onPdf: () =>
       <p className="links no-print">
         <Link to={{ pathname: 'match', search }} relative="path">
           <Button type="primary" tabIndex={-1}>
-            Match the shelf{next && ` for ${showDay(next.date)}`}
+            Match the shelf{next && ` for ${sayDay(next.date)}`}
           </Button>
         </Link>
         <Link to={{ pathname: 'bag', search }} relative="path">

@@ -11,7 +11,9 @@ import { codeWindows, feedingWindows } from '@core/season/plan/season-windows';
 import { exportProperty } from '../../storage/case-files';
 import { loadProperty } from '../../storage/property-repository';
 import { saveTextFile } from '../../ui/save-text-file';
-import { showArea, showDay, showRate, showWeight, todayIso } from '../../ui/format';
+import { showArea, showRate, showWeight } from '@core/words/numbers';
+import { sayDay } from '@core/words/days';
+import { todayIso } from '../../ui/today';
 import { Loading } from '../../ui/loading';
 import { Mark, MARK_OF } from '../../ui/marks';
 import { Ribbon } from '../../ui/ribbon';
@@ -130,7 +132,7 @@ const ribbonDose = (dose: Dose, name: string) => ({
   date: dose.date,
   for: dose.for,
   lb: amountFor(dose),
-  says: `${showDay(dose.date)}: ${showRate(amountFor(dose))} lb ${MARK_OF[dose.for].word} per 1000 sq ft, ${showWeight(dose.zoneLb)} lb ${name}`,
+  says: `${sayDay(dose.date)}: ${showRate(amountFor(dose))} lb ${MARK_OF[dose.for].word} per 1000 sq ft, ${showWeight(dose.zoneLb)} lb ${name}`,
 });
 
 function Next({ work }: { work: PropertyWork }) {
@@ -157,7 +159,7 @@ function Next({ work }: { work: PropertyWork }) {
       <p className="now">
         {next ? (
           <>
-            <b>{showDay(next.date)}</b>
+            <b>{sayDay(next.date)}</b>
             <span>
               {showRate(amountFor(next))} lb <Substances text={next.for === 'sulfur' ? 'S' : next.for} />,{' '}
               {product?.name.toLowerCase()}

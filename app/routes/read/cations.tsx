@@ -11,7 +11,7 @@ import { carbonateStanding, findReading } from '@core/soil/report';
 import { Quiet } from '@core/reckoning/work';
 import { SALINE_DS_PER_M, SODIC_ESP_PERCENT } from '@core/soil/sodium';
 import { Fig } from '../../ui/fig';
-import { showExact } from '../../ui/format';
+import { showExact } from '@core/words/numbers';
 
 const percent = (value: number): string => showExact(value, 1);
 

@@ -2,7 +2,7 @@ import type { RulePacks } from '@core/packs/rule-packs';
 import type { ZonePrescription } from '@core/prescription/prescription';
 import type { Finding, Interpretation } from '@core/soil/interpret';
 import { Fig } from '../../ui/fig';
-import { showRate } from '../../ui/format';
+import { showRate } from '@core/words/numbers';
 import { ColumnGlyph, WarnGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
 import { type Consequence, consequenceOf, phConsequence } from '../../work/consequence';

@@ -9,7 +9,7 @@ import { prescribeZone } from '@core/prescription/prescribe';
 import { interpretZone, type School } from '@core/soil/interpret';
 import { latestTest } from '@core/soil/report';
 import { deleteSoilTest, loadProperty, saveChoices, saveSoilTest } from '../../storage/property-repository';
-import { showDate } from '../../ui/format';
+import { sayDate } from '@core/words/days';
 import { makePdf } from '../../ui/make-pdf';
 import { saveFile } from '../../ui/save-text-file';
 import { useOfferUndo } from '../../ui/use-offer-undo';
@@ -128,7 +128,7 @@ export default function Read() {
     if (!shown) return;
     void sendBy(fetcher, { intent: 'remove', testId: shown.id }, action);
     offerUndo(
-      `The report of ${showDate(shown.sampledOn)} was deleted.`,
+      `The report of ${sayDate(shown.sampledOn)} was deleted.`,
       () => void sendBy(fetcher, { intent: 'restore', test: shown }, action),
     );
   };
@@ -147,7 +147,7 @@ export default function Read() {
           {shown && !form && (
             <>
               , cores {shown.depthIn === undefined ? 'of unknown depth' : `to ${shown.depthIn} in`},{' '}
-              {showDate(shown.sampledOn)}
+              {sayDate(shown.sampledOn)}
               {shown.lab && `, ${shown.lab}`}
             </>
           )}
@@ -160,7 +160,7 @@ export default function Read() {
                 aria-label="Report"
                 value={shown?.id}
                 onChange={show}
-                options={tests.map((t) => ({ value: t.id, label: showDate(t.sampledOn) }))}
+                options={tests.map((t) => ({ value: t.id, label: sayDate(t.sampledOn) }))}
                 virtual={false}
               />
             )}

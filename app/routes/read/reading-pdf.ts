@@ -4,7 +4,8 @@ import { grassOf } from '@core/packs/grasses';
 import type { ZonePrescription } from '@core/prescription/prescription';
 import { analyteName } from '@core/records/analytes';
 import { type Interpretation, levelInWords } from '@core/soil/interpret';
-import { showDate, showExact } from '../../ui/format';
+import { showExact, fixed, significant } from '@core/words/numbers';
+import { sayDate } from '@core/words/days';
 import { type Consequence, consequenceOf, phConsequence } from '../../work/consequence';
 import { schoolName } from '../../ui/school-choice';
 
@@ -56,7 +57,7 @@ export function readingDocument({
                   ? ('enough' as const)
                   : ('high' as const),
             name: 'Soil pH',
-            value: read.ph.ph.toFixed(1),
+            value: fixed(read.ph.ph, 1),
             verdict: { 'too-acid': 'too acid', inside: 'in the window', 'too-alkaline': 'too alkaline' }[read.ph.place],
             follows: said(phConsequence(prescription)),
           },
@@ -65,7 +66,7 @@ export function readingDocument({
     ...read.findings.map((f) => ({
       place: f.level === 'very-low' ? ('low' as const) : f.level === 'unreadable' ? ('none' as const) : f.level,
       name: analyteName(f.analyte),
-      value: `${showExact(Number(f.value.toPrecision(3)))} ${f.unit}`,
+      value: `${showExact(significant(f.value, 3))} ${f.unit}`,
       verdict: levelInWords(f.level),
       follows: said(consequenceOf(f, prescription)),
     })),
@@ -78,7 +79,7 @@ export function readingDocument({
     content: [
       { text: `${zone.name}, ${property.name}`, font: 'Vollkorn', fontSize: 20 },
       {
-        text: `Soil reading. ${grass.name}; cores ${test.depthIn === undefined ? 'of unknown depth' : `to ${showExact(test.depthIn, 1)} in`}, ${showDate(test.sampledOn)}${test.lab ? `, ${test.lab}` : ''}. Read by ${schoolName(read.school).toLowerCase()}, ${showDate(today)}.`,
+        text: `Soil reading. ${grass.name}; cores ${test.depthIn === undefined ? 'of unknown depth' : `to ${showExact(test.depthIn, 1)} in`}, ${sayDate(test.sampledOn)}${test.lab ? `, ${test.lab}` : ''}. Read by ${schoolName(read.school).toLowerCase()}, ${sayDate(today)}.`,
         margin: [0, 2, 0, 10],
       },
       {

@@ -5,7 +5,7 @@ import type { Zone } from '@core/records/case';
 import { evaluate } from '@core/reckoning/define';
 import type { ZonePrescription } from '@core/prescription/prescription';
 import { Fig } from '../../ui/fig';
-import { showRate } from '../../ui/format';
+import { showRate } from '@core/words/numbers';
 
 /** A zone with no report: what can be said without one, marked as a stopgap, and what it would take to know better. */
 export function Stopgap({ zone, prescription }: { zone: Zone; prescription: ZonePrescription }) {

@@ -1,6 +1,6 @@
 import { analyteName } from '@core/records/analytes';
 import { type Finding, type Interpretation, levelInWords, type PhFinding } from '@core/soil/interpret';
-import { showExact, showPh } from '../../ui/format';
+import { showExact, showPh, significant } from '@core/words/numbers';
 import { ColumnGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
 import { Track, type TrackScale } from '../../ui/track';
@@ -20,9 +20,9 @@ export const glyphPlace = (level: Finding['level']): 'low' | 'enough' | 'high' |
 function distance(finding: Finding): string {
   if (!finding.range || finding.level === 'unreadable') return '';
   const { enough, high } = finding.range;
-  if (finding.level === 'high') return `${showExact(Number((finding.value - high).toPrecision(3)))} over`;
-  if (finding.level === 'enough') return `${showExact(Number((finding.value - enough).toPrecision(3)))} inside`;
-  return `${showExact(Number((enough - finding.value).toPrecision(3)))} under`;
+  if (finding.level === 'high') return `${showExact(significant(finding.value - high, 3))} over`;
+  if (finding.level === 'enough') return `${showExact(significant(finding.value - enough, 3))} inside`;
+  return `${showExact(significant(enough - finding.value, 3))} under`;
 }
 
 function PhTrack({ ph, width }: { ph: PhFinding; width: number }) {
@@ -101,7 +101,7 @@ export function Tracks({ read, judged }: { read: Interpretation; judged: Interpr
               <Track
                 scale={scaleOf(finding)}
                 value={finding.value}
-                shown={showExact(Number(finding.value.toPrecision(4)), 1)}
+                shown={showExact(significant(finding.value, 4), 1)}
                 width={width}
                 label={finding.says}
               />
@@ -151,7 +151,7 @@ function Verdict({ finding }: { finding: Finding | undefined }) {
         <span className="cap">{levelInWords(finding.level)}</span>
       </p>
       <p className="d">
-        {finding.unit === '%' ? `${showExact(Number(finding.value.toPrecision(3)))} % of CEC` : distance(finding)}
+        {finding.unit === '%' ? `${showExact(significant(finding.value, 3))} % of CEC` : distance(finding)}
       </p>
     </>
   );

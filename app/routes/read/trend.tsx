@@ -4,7 +4,8 @@ import type { Analyte, SoilTest, Zone } from '@core/records/case';
 import { grassIn, rangeIn, type RulePacks } from '@core/packs/rule-packs';
 import { analyteName } from '@core/records/analytes';
 import { type Trend, trendOf } from '@core/soil/trend';
-import { showExact, showDate } from '../../ui/format';
+import { showExact, significant } from '@core/words/numbers';
+import { sayDate } from '@core/words/days';
 import { WarnGlyph } from '../../ui/glyphs';
 import { useMounted } from '../../ui/use-mounted';
 
@@ -14,7 +15,7 @@ const FOLLOWED: readonly Analyte[] = ['pH', 'P', 'K', 'Mg', 'Ca', 'S', 'OM', 'CE
 function courseOf({ perYear, unit, points }: Trend): string {
   if (perYear === undefined)
     return points.length < 2 ? 'One report is no trend yet.' : 'No two of these reports can be compared.';
-  const amount = `${showExact(Math.abs(Number(perYear.toPrecision(2))))}${unit ? ` ${unit}` : ''} a year`;
+  const amount = `${showExact(Math.abs(significant(perYear, 2)))}${unit ? ` ${unit}` : ''} a year`;
   return Math.abs(perYear) < 1e-9 ? 'Unchanged.' : `${perYear > 0 ? 'Up' : 'Down'} ${amount} over comparable reports.`;
 }
 
@@ -30,7 +31,7 @@ export function TrendOfZone({ zone, tests, packs }: { zone: Zone; tests: readonl
   const range = method && analyte !== 'pH' ? rangeIn(packs, analyte, method as never, undefined) : undefined;
   const band =
     analyte === 'pH' ? { from: grass.phLow, to: grass.phHigh } : range && { from: range.enough, to: range.high };
-  const label = `${name} over ${trend.points.length} reports: ${trend.points.map((p) => `${showDate(p.on)} ${showExact(p.value, 2)}`).join(', ')}`;
+  const label = `${name} over ${trend.points.length} reports: ${trend.points.map((p) => `${sayDate(p.on)} ${showExact(p.value, 2)}`).join(', ')}`;
   return (
     <section className="trend" aria-labelledby="trend">
       <h2 id="trend">Over the years</h2>

@@ -1,7 +1,8 @@
 import { Button, Select } from 'antd';
 import type { CodeTarget, ZoneTarget } from '@core/files/match-sample';
 import { Fault } from '../../ui/field';
-import { showArea, showDate } from '../../ui/format';
+import { showArea } from '@core/words/numbers';
+import { sayDate } from '@core/words/days';
 import type { Intake, ReadSummary } from '../../workers/table-intake';
 
 interface FoundProps {
@@ -95,7 +96,7 @@ export function Found({ summary, targets, fault, onAssign, onBack, onCancel, onS
                   <td>{s.line}</td>
                   <td>{s.sample}</td>
                   <td>{nameOf(s.propertyId, s.zoneId)}</td>
-                  <td>{showDate(s.sampledOn)}</td>
+                  <td>{sayDate(s.sampledOn)}</td>
                   <td>{s.results}</td>
                 </tr>
               ))}

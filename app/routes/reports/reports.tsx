@@ -6,7 +6,9 @@ import { TableReader, type TableReading } from '@core/files/report-table';
 import { isRefusal } from '@core/reckoning/refusal';
 import { intakeTargets, rememberedLayout } from '../../storage/report-intake';
 import { Fault } from '../../ui/field';
-import { showArea, showDate, todayIso } from '../../ui/format';
+import { showArea, trimmed, significant } from '@core/words/numbers';
+import { sayDate } from '@core/words/days';
+import { todayIso } from '../../ui/today';
 import { Loading } from '../../ui/loading';
 import { saveTextFile } from '../../ui/save-text-file';
 import { Wordmark } from '../../ui/wordmark';
@@ -265,12 +267,11 @@ export default function Reports({ loaderData }: Route.ComponentProps) {
                   {trial.samples[0].sample || 'The first'}:{' '}
                   {trial.samples[0].results
                     .map(
-                      (r) =>
-                        `${r.analyte} ${r.qualifier ?? ''}${Number(r.value.toPrecision(4))}${r.unit ? ` ${r.unit}` : ''}`,
+                      (r) => `${r.analyte} ${r.qualifier ?? ''}${significant(r.value, 4)}${r.unit ? ` ${r.unit}` : ''}`,
                     )
                     .join(', ')}
-                  {trial.samples[0].depthIn && `; ${Number(trial.samples[0].depthIn.toFixed(2))} in deep`}
-                  {trial.samples[0].sampledOn && `; ${showDate(trial.samples[0].sampledOn)}`}
+                  {trial.samples[0].depthIn && `; ${trimmed(trial.samples[0].depthIn, 2)} in deep`}
+                  {trial.samples[0].sampledOn && `; ${sayDate(trial.samples[0].sampledOn)}`}
                 </p>
               )}
               {trial.rejected.slice(0, 3).map((r) => (

@@ -1,5 +1,5 @@
 import type { Sample, Zone } from '@core/records/case';
-import { showDate } from '../../ui/format';
+import { sayDate } from '@core/words/days';
 import { BarCode } from './bar-code';
 
 interface BagLabelProps {
@@ -21,7 +21,7 @@ export function BagLabel({ propertyName, zone, sample, cores, depthIn, day }: Ba
       </p>
       <p className="zone">{zone.name}</p>
       <p className="ruled">
-        <b>{showDate(day)}</b>
+        <b>{sayDate(day)}</b>
         <span>0 to {depthIn} in, thatch off</span>
       </p>
       <div className="codes">

@@ -1,6 +1,7 @@
 import type { ZoneGround } from '@core/ground/zone-ground';
 import type { Region } from '@core/ground/clip';
 import type { Pair } from '@core/reckoning/inputs';
+import { fixed } from '@core/words/numbers';
 
 const NUMBER_PX = 11.5;
 
@@ -33,7 +34,7 @@ export function CorePlan({ name, ground, cores, pxPerFt, taken }: CorePlanProps)
           `M${ring
             .map((c) =>
               at(c)
-                .map((n) => n.toFixed(1))
+                .map((n) => fixed(n, 1))
                 .join(' '),
             )
             .join('L')}Z`,

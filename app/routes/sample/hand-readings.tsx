@@ -2,8 +2,9 @@ import { Button, Segmented } from 'antd';
 import { useState } from 'react';
 import type { Property, Zone } from '@core/records/case';
 import type { Instrument } from '@core/records/vocabularies';
-import { showDate } from '../../ui/format';
+import { sayDate } from '@core/words/days';
 import { dipInstrument } from './simulated';
+import { fixed } from '@core/words/numbers';
 
 const WORDS: Record<Instrument, { name: string; unit: string }> = {
   'ph-pen': { name: 'pH pen', unit: 'pH' },
@@ -47,7 +48,7 @@ export function HandReadings({ property, zone, today, onTake, onForget }: HandRe
         {typeof shown === 'number' && (
           <>
             <output className="serif">
-              {shown.toFixed(1)} {unit}
+              {fixed(shown, 1)} {unit}
             </output>
             <Button
               type="primary"
@@ -65,9 +66,9 @@ export function HandReadings({ property, zone, today, onTake, onForget }: HandRe
       <ul>
         {readings.map((reading, i) => (
           <li key={i}>
-            <span className="small">{showDate(reading.on)}</span>{' '}
+            <span className="small">{sayDate(reading.on)}</span>{' '}
             <b>
-              {reading.value.toFixed(1)} {WORDS[reading.instrument].unit}
+              {fixed(reading.value, 1)} {WORDS[reading.instrument].unit}
             </b>{' '}
             <span className="small">
               {WORDS[reading.instrument].name.toLowerCase()}

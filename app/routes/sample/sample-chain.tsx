@@ -6,7 +6,7 @@ import type { SamplingWait } from '@core/sampling/wait';
 import { addDays } from '@core/days/day';
 import type { LayoutId } from '../../../standins/laboratory/layouts';
 import { LAYOUTS } from '../../../standins/laboratory/layouts';
-import { showWeekday } from '../../ui/format';
+import { sayWeekday } from '@core/words/days';
 import { StageGlyph, WarnGlyph } from '../../ui/glyphs';
 import { optionsOf } from '../../ui/field';
 
@@ -53,7 +53,7 @@ export function Step({ step, sample, cores, today, onChange, onHandIn, onFetch, 
     <div className={`step is-${step.state}`}>
       <p>
         {step.state === 'wait' ? <WarnGlyph /> : <StageGlyph state={GLYPH[step.state]} />}
-        <b>{step.on ? showWeekday(step.on) : ''}</b> <span className="small">{step.says}</span>
+        <b>{step.on ? sayWeekday(step.on) : ''}</b> <span className="small">{step.says}</span>
       </p>
       {open && step.id === 'taken' && (
         <p className="do">

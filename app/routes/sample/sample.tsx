@@ -10,7 +10,8 @@ import { nextTest } from '@core/sampling/retest';
 import { WAIT_DAYS } from '@core/sampling/wait';
 import { latestTest } from '@core/soil/report';
 import { Fig } from '../../ui/fig';
-import { showArea, showDate, showDay, showWeekday } from '../../ui/format';
+import { showArea } from '@core/words/numbers';
+import { sayDate, sayDay, sayWeekday } from '@core/words/days';
 import { StandingGlyph } from '../../ui/glyphs';
 import { saveFile } from '../../ui/save-text-file';
 import { useOfferUndo } from '../../ui/use-offer-undo';
@@ -61,7 +62,7 @@ function NextTest({ column }: { column: Column }) {
   const next = nextTest(latest.sampledOn, ph?.action === 'lime' || ph?.action === 'sulfur');
   return (
     <>
-      <b>{showDate(next.on)}</b>
+      <b>{sayDate(next.on)}</b>
       <br />
       <span className="small">{next.why}</span>
     </>
@@ -82,14 +83,14 @@ function WaitLine({ column, onPlan }: { column: Column; onPlan: (day: string) =>
         </p>
         <p className="small">
           {last
-            ? `${last.productName}, ${showDay(last.date)}, ${last.daysAgo} days before; the soil needs ${WAIT_DAYS}.`
+            ? `${last.productName}, ${sayDay(last.date)}, ${last.daysAgo} days before; the soil needs ${WAIT_DAYS}.`
             : 'Nothing on the log: nothing to wait for.'}{' '}
           {restarts &&
-            `The ${restarts.productName.toLowerCase()} planned for ${showDay(restarts.date)} would start the wait again.`}
+            `The ${restarts.productName.toLowerCase()} planned for ${sayDay(restarts.date)} would start the wait again.`}
         </p>
         {wait.standing === 'wait' && from && !sample?.takenOn && (
           <Button size="small" type="primary" onClick={() => onPlan(from)}>
-            Plan the cores for {showDay(from)}
+            Plan the cores for {sayDay(from)}
           </Button>
         )}
       </div>
@@ -153,7 +154,7 @@ export default function Sample() {
     const answer = await fetchReport(sample.receipt ?? '', day);
     if (typeof answer === 'string') return setSays((all) => ({ ...all, [sample.id]: answer }));
     if ('notBefore' in answer)
-      return setSays((all) => ({ ...all, [sample.id]: `Not ready before ${showWeekday(answer.notBefore)}.` }));
+      return setSays((all) => ({ ...all, [sample.id]: `Not ready before ${sayWeekday(answer.notBefore)}.` }));
     handOver(answer);
     void readIn(sample);
   };
@@ -259,7 +260,7 @@ export default function Sample() {
                       />
                       <p className="small">
                         {sample.printedOn ? (
-                          `printed ${showDay(sample.printedOn)}`
+                          `printed ${sayDay(sample.printedOn)}`
                         ) : (
                           <b className="ready">ready to print</b>
                         )}{' '}
@@ -272,7 +273,7 @@ export default function Sample() {
                     <p>
                       {sample && (
                         <span className="small">
-                          {sample.code} came back {sample.reportedOn && showDay(sample.reportedOn)}.
+                          {sample.code} came back {sample.reportedOn && sayDay(sample.reportedOn)}.
                           <br />
                         </span>
                       )}

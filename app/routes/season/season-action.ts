@@ -1,7 +1,7 @@
 import type { Choices, Plan, PlannedDose } from '@core/records/case';
 import { currentPlan } from '@core/season/plan/current-plan';
 import { deletePlan, loadProperty, saveChoices, savePlan } from '../../storage/property-repository';
-import { todayIso } from '../../ui/format';
+import { todayIso } from '../../ui/today';
 import { chooseProducts } from '../../work/choose-products';
 import { orFault } from '../../work/or-fault';
 import { planYear } from '../../work/property-work';

@@ -14,7 +14,8 @@ import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { weeklyNitrogen } from '@core/season/plan/weekly-nitrogen';
 import { withDoses } from '@core/season/plan/with-doses';
 import { Fault } from '../../ui/field';
-import { showDay, showRate } from '../../ui/format';
+import { showRate } from '@core/words/numbers';
+import { sayDay } from '@core/words/days';
 import { useMounted } from '../../ui/use-mounted';
 import { useOfferUndo } from '../../ui/use-offer-undo';
 import type { PropertyWork } from '../../work/property-work';
@@ -92,7 +93,7 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
   const rateOf = (key: string) => doses.find((d) => doseKey(d) === key)?.rateLb ?? 0;
   const nameOf = (key: string) => {
     const dose = doses.find((d) => doseKey(d) === key);
-    return `${products.find((p) => p.id === dose?.productId)?.name ?? 'Dose'} of ${dose ? showDay(dose.date) : ''}`;
+    return `${products.find((p) => p.id === dose?.productId)?.name ?? 'Dose'} of ${dose ? sayDay(dose.date) : ''}`;
   };
   const hand: BoardHand = {
     move: (key, weeks) =>
@@ -308,7 +309,7 @@ export function SeasonBoard({ work, zone, fault, storing: busy, send, onLaidAnew
               onMoveTo={(date) =>
                 edit(
                   moveDoseTo(doses, doseKey(pickedPlan), date),
-                  `${nameOf(doseKey(pickedPlan))} moved to ${showDay(date)}`,
+                  `${nameOf(doseKey(pickedPlan))} moved to ${sayDay(date)}`,
                   selected,
                 )
               }

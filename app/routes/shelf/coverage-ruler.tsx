@@ -3,7 +3,7 @@ import { formsShortBy, labelRateLb } from '@core/products/label/check-label';
 import { slowShare } from '@core/nitrogen/forms';
 import { SOLUBLE_N } from '@core/season/rules/dose-ceilings';
 import { NitrogenStrip } from '../../ui/nitrogen-strip';
-import { showRate } from '../../ui/format';
+import { showRate } from '@core/words/numbers';
 
 const WIDTH = 352;
 const LEFT = 4;

@@ -9,7 +9,7 @@ import { checkLabel, formsShortBy, labelRateLb } from '@core/products/label/chec
 import { evaluate } from '@core/reckoning/define';
 import { isRefusal } from '@core/reckoning/refusal';
 import { ChoiceField, Fault, TextField } from '../../ui/field';
-import { showExact, showProductRate, showRate } from '../../ui/format';
+import { showExact, showProductRate, showRate, fixed, roundedTo, trimmed } from '@core/words/numbers';
 import { StopGlyph, WarnGlyph } from '../../ui/glyphs';
 import { SulfurSign } from '../../ui/marks';
 import { NitrogenStrip, nitrogenParts } from '../../ui/nitrogen-strip';
@@ -82,7 +82,7 @@ export function LabelSlip({ product, fetcher, onClose, onRemove }: LabelSlipProp
   );
   const closeGap = (form: NitrogenForm) => {
     const there = Number(typed.nitrogen[form] || 0);
-    change({ nitrogen: { ...typed.nitrogen, [form]: String(Number((there + short).toFixed(2))) } });
+    change({ nitrogen: { ...typed.nitrogen, [form]: trimmed(there + short, 2) } });
   };
   const sieved = evaluateEcce(soFar);
   const rate = labelRateLb(soFar);
@@ -272,10 +272,10 @@ export function LabelSlip({ product, fetcher, onClose, onRemove }: LabelSlipProp
         {sieved !== undefined && (
           <p className="small">
             By its sieves the ECCE is <b>{showExact(sieved, 1)}</b> %.{' '}
-            {Number(typed.numbers.eccePercent) !== Number(sieved.toFixed(1)) && (
+            {Number(typed.numbers.eccePercent) !== roundedTo(sieved, 1) && (
               <Button
                 size="small"
-                onClick={() => change({ numbers: { ...typed.numbers, eccePercent: sieved.toFixed(1) } })}
+                onClick={() => change({ numbers: { ...typed.numbers, eccePercent: fixed(sieved, 1) } })}
               >
                 Take it
               </Button>

@@ -6,7 +6,7 @@ import { formsShortBy } from '@core/products/label/check-label';
 import { productSalt } from '@core/products/salt';
 import { BagFace, BagsOnHand } from '../../ui/bag-face';
 import { Fig } from '../../ui/fig';
-import { showExact, showMoney, showWeight } from '../../ui/format';
+import { showExact, showMoney, showWeight } from '@core/words/numbers';
 import { NitrogenStrip, nitrogenParts } from '../../ui/nitrogen-strip';
 import { SulfurSign } from '../../ui/marks';
 import { Substances } from '../../ui/substance';

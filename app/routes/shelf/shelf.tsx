@@ -12,7 +12,7 @@ import {
   replaceShelf,
   saveProducts,
 } from '../../storage/shelf-repository';
-import { todayIso } from '../../ui/format';
+import { todayIso } from '../../ui/today';
 import { Loading } from '../../ui/loading';
 import { Substances } from '../../ui/substance';
 import { TopNav } from '../../ui/top-nav';

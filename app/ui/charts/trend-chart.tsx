@@ -4,6 +4,7 @@ import * as echarts from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
 import type { Trend } from '@core/soil/trend';
+import { significant } from '@core/words/numbers';
 
 echarts.use([LineChart, ScatterChart, GridComponent, MarkAreaComponent, AriaComponent, SVGRenderer]);
 
@@ -52,7 +53,7 @@ export default function TrendChart({ trend, band, label }: TrendChartProps) {
         min: Math.floor(low / step - 0.2) * step,
         max: Math.ceil(high / step + 0.2) * step,
         interval: step,
-        axisLabel: { color: INK.loam2, fontSize: 11.5, formatter: (v: number) => String(Number(v.toPrecision(4))) },
+        axisLabel: { color: INK.loam2, fontSize: 11.5, formatter: (v: number) => String(significant(v, 4)) },
         splitLine: { lineStyle: { color: INK.rule } },
       },
       series: [
@@ -80,7 +81,7 @@ export default function TrendChart({ trend, band, label }: TrendChartProps) {
             position: 'top',
             color: INK.loam,
             fontSize: 12,
-            formatter: ({ value }: { value: unknown }) => String(Number((value as [number, number])[1].toPrecision(3))),
+            formatter: ({ value }: { value: unknown }) => String(significant((value as [number, number])[1], 3)),
           },
         },
       ],

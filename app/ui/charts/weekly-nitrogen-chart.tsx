@@ -4,6 +4,7 @@ import { AriaComponent, GridComponent, MarkLineComponent } from 'echarts/compone
 import * as echarts from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
+import { fixed } from '@core/words/numbers';
 
 echarts.use([CustomChart, LineChart, ScatterChart, GridComponent, MarkLineComponent, AriaComponent, SVGRenderer]);
 
@@ -70,7 +71,7 @@ function amountsOf(supply: WeeklyNitrogenChartProps['supply'], top: number): [nu
     // a step to the right of the edge, where the figure stands free
     const week = Math.min(WEEKS - 1, (byWeek[peak + 1] ?? 0) > 0.6 * (byWeek[peak] ?? 0) ? peak + 1 : peak);
     const here = byWeek[week] ?? 0;
-    return here > top * 0.07 ? [[week, (below[i]?.[week] ?? 0) + here / 2, lb.toFixed(2)]] : [];
+    return here > top * 0.07 ? [[week, (below[i]?.[week] ?? 0) + here / 2, fixed(lb, 2)]] : [];
   });
 }
 
@@ -96,7 +97,7 @@ export function weeklyNitrogenOptions(
       min: 0,
       max: top,
       interval: top > 0.5 ? 0.1 : STEP_LB,
-      axisLabel: { color: INK.loam2, fontSize: 11.5, formatter: (v: number) => v.toFixed(2) },
+      axisLabel: { color: INK.loam2, fontSize: 11.5, formatter: (v: number) => fixed(v, 2) },
       splitLine: { lineStyle: { color: INK.rule } },
     },
     series: [

@@ -11,6 +11,7 @@ import { matchRefusal } from '../match/refusal-of';
 import { packageLb } from '../package-lb';
 import { productRate } from '../rate';
 import { slowShare } from '../../nitrogen/forms';
+import { fixed, trimmed, two } from '../../words/numbers';
 
 export const GRADE_NUTRIENTS = ['N', 'P2O5', 'K2O'] as const;
 export type GradeNutrient = (typeof GRADE_NUTRIENTS)[number];
@@ -51,7 +52,6 @@ export interface BagCheck {
   refused?: string;
 }
 
-const two = (value: number): string => (value + 1e-9).toFixed(2);
 const NAMES = { N: 'nitrogen', P2O5: 'phosphate', K2O: 'potash' } as const;
 /** Off by less than this is right, lb/1000 ft2: a gate is not set closer. Common practice. */
 const RIGHT_WITHIN_LB = 0.05;
@@ -66,7 +66,7 @@ export function shareInWords(share: number): string {
     [3 / 4, 'three quarters of'],
   ] as const)
     if (Math.abs(share - value) < 0.015) return words;
-  return share > 2 ? `${Number(share.toFixed(1))} times` : `${Math.round(share * 100)} % of`;
+  return share > 2 ? `${trimmed(share, 1)} times` : `${Math.round(share * 100)} % of`;
 }
 
 function carried(product: Product, rate: Figure, context: MatchContext): BagRate {
@@ -264,18 +264,18 @@ export function checkSpread(
     return { ...result, standing: 'pass', says: 'Nothing was asked of this bag here, so there is nothing to compare.' };
   const off = got - asks.lb;
   const percent = (Math.abs(off) / asks.lb) * 100;
-  const words = `${two(Math.abs(off))} lb ${asks.nutrient} ${off < 0 ? 'under' : 'over'}, ${percent.toFixed(1)} %.`;
+  const words = `${two(Math.abs(off))} lb ${asks.nutrient} ${off < 0 ? 'under' : 'over'}, ${fixed(percent, 1)} %.`;
   if (percent <= errorPercent)
     return {
       ...result,
       standing: 'pass',
-      says: `${words} The area is good to ${Number(errorPercent.toFixed(1))} %, so no top-up.`,
+      says: `${words} The area is good to ${trimmed(errorPercent, 1)} %, so no top-up.`,
     };
   return off < 0
     ? {
         ...result,
         standing: 'warn',
-        says: `${words} More than the area’s error of ${Number(errorPercent.toFixed(1))} %: the next dose can make it up, not a second pass today.`,
+        says: `${words} More than the area’s error of ${trimmed(errorPercent, 1)} %: the next dose can make it up, not a second pass today.`,
       }
     : {
         ...result,

@@ -11,6 +11,7 @@ import {
 import { SULFUR_LIMITS } from '../../sulfur/doses';
 import { slowShare } from '../../nitrogen/forms';
 import { packageLb } from '../package-lb';
+import { trimmed } from '../../words/numbers';
 
 /** Something about a label that stops it, or that a person should look at again. */
 export interface LabelRemark {
@@ -38,8 +39,6 @@ const DOSE = {
   freeS: SULFUR_LIMITS.established.doseLb,
 } as const;
 
-const show = (value: number): string => String(Number(value.toFixed(2)));
-
 /** What the forms leave of the grade's nitrogen, percent: above 0 they are short, below 0 they are over. 32 with 14 and 16: 2. */
 export function formsShortBy(product: Product): number {
   if (!product.nitrogen) return 0;
@@ -63,23 +62,23 @@ function coverageRemarks(product: Product): LabelRemark[] {
   const remarks: LabelRemark[] = [];
   const over = (id: string, says: string) => remarks.push({ id, standing: 'ask', says });
   const soluble = brings(N) * (1 - slow);
-  const at = `The stated coverage is ${show(rate)} lb product per 1000 sq ft and brings`;
+  const at = `The stated coverage is ${trimmed(rate, 2)} lb product per 1000 sq ft and brings`;
   if (soluble > DOSE.solubleN + 1e-9)
     over(
       'coverage-soluble-n',
-      `${at} ${show(soluble)} lb soluble N, over the ${DOSE.solubleN} lb N of one dose: spread less, or split it.`,
+      `${at} ${trimmed(soluble, 2)} lb soluble N, over the ${DOSE.solubleN} lb N of one dose: spread less, or split it.`,
     );
   else if (brings(N) > (slow >= SLOW_ENOUGH ? DOSE.slowN : DOSE.N) + 1e-9)
     over(
       'coverage-n',
-      `${at} ${show(brings(N))} lb N. Over ${DOSE.N} lb N only where half of it is slow; here ${Math.round(slow * 100)} % is.`,
+      `${at} ${trimmed(brings(N), 2)} lb N. Over ${DOSE.N} lb N only where half of it is slow; here ${Math.round(slow * 100)} % is.`,
     );
   if (brings(P2O5) > DOSE.P2O5 + 1e-9)
-    over('coverage-p', `${at} ${show(brings(P2O5))} lb P2O5, over the ${DOSE.P2O5} lb P2O5 of one dose.`);
+    over('coverage-p', `${at} ${trimmed(brings(P2O5), 2)} lb P2O5, over the ${DOSE.P2O5} lb P2O5 of one dose.`);
   if (brings(K2O) > DOSE.K2O + 1e-9)
-    over('coverage-k', `${at} ${show(brings(K2O))} lb K2O, over the ${DOSE.K2O} lb K2O of one dose.`);
+    over('coverage-k', `${at} ${trimmed(brings(K2O), 2)} lb K2O, over the ${DOSE.K2O} lb K2O of one dose.`);
   if (brings(freeS) > DOSE.freeS + 1e-9)
-    over('coverage-s', `${at} ${show(brings(freeS))} lb free S, over the ${DOSE.freeS} lb S of one dose.`);
+    over('coverage-s', `${at} ${trimmed(brings(freeS), 2)} lb free S, over the ${DOSE.freeS} lb S of one dose.`);
   return remarks;
 }
 
@@ -93,25 +92,25 @@ function potashRemarks({ name, guaranteed }: Product): LabelRemark[] {
     remarks.push({
       id: 'potash-magnesia',
       standing: 'ask',
-      says: `${show(K2O)} % K2O${Mg > 0 ? ` with ${show(Mg)} % Mg` : ''} is potash-magnesia, not sulfate of potash (50 % K2O, no Mg). Name it so, or the rate will be more than doubled by mistake.`,
+      says: `${trimmed(K2O, 2)} % K2O${Mg > 0 ? ` with ${trimmed(Mg, 2)} % Mg` : ''} is potash-magnesia, not sulfate of potash (50 % K2O, no Mg). Name it so, or the rate will be more than doubled by mistake.`,
     });
   if (sulfate && Cl > 5)
     remarks.push({
       id: 'chloride-in-sulfate',
       standing: 'ask',
-      says: `${show(Cl)} % chloride is too much for a sulfate of potash (about 2 %): is part of it muriate?`,
+      says: `${trimmed(Cl, 2)} % chloride is too much for a sulfate of potash (about 2 %): is part of it muriate?`,
     });
   if (muriate && K2O > 0 && Cl < 0.5 * CL_PER_K2O * K2O)
     remarks.push({
       id: 'muriate-without-chloride',
       standing: 'ask',
-      says: `Muriate of ${show(K2O)} % K2O holds about ${Math.round(CL_PER_K2O * K2O)} % chloride; the label here says ${show(Cl)} %.`,
+      says: `Muriate of ${trimmed(K2O, 2)} % K2O holds about ${Math.round(CL_PER_K2O * K2O)} % chloride; the label here says ${trimmed(Cl, 2)} %.`,
     });
   if (Cl > CL_PER_K2O * K2O + 2 && K2O > 0)
     remarks.push({
       id: 'chloride-high',
       standing: 'ask',
-      says: `${show(Cl)} % chloride is more than all the potash as muriate could bring (${Math.round(CL_PER_K2O * K2O)} %). “At most” on the label is a limit, not a content.`,
+      says: `${trimmed(Cl, 2)} % chloride is more than all the potash as muriate could bring (${Math.round(CL_PER_K2O * K2O)} %). “At most” on the label is a limit, not a content.`,
     });
   return remarks;
 }
@@ -132,13 +131,13 @@ function limeRemarks(product: Product): LabelRemark[] {
     remarks.push({
       id: 'cce-above-pure',
       standing: 'stop',
-      says: `CCE ${show(ccePercent)} is more than pure ${limeKind} lime has (${show(PURE_CCE[limeKind])}). Check the kind and the number.`,
+      says: `CCE ${trimmed(ccePercent, 2)} is more than pure ${limeKind} lime has (${trimmed(PURE_CCE[limeKind], 2)}). Check the kind and the number.`,
     });
   if (ccePercent !== undefined && eccePercent !== undefined && eccePercent > ccePercent + 0.05)
     remarks.push({
       id: 'ecce-above-cce',
       standing: 'stop',
-      says: `ECCE ${show(eccePercent)} cannot be more than CCE ${show(ccePercent)}: fineness only takes away.`,
+      says: `ECCE ${trimmed(eccePercent, 2)} cannot be more than CCE ${trimmed(ccePercent, 2)}: fineness only takes away.`,
     });
   const sieves = [over8MeshPercent, mesh8to20Percent, mesh20to60Percent, under60MeshPercent].filter(
     (v) => v !== undefined,
@@ -148,7 +147,7 @@ function limeRemarks(product: Product): LabelRemark[] {
     remarks.push({
       id: 'sieves',
       standing: 'stop',
-      says: `The sieve fractions add up to ${show(sum)} %, not 100 %. Labels often print what passes a sieve: take the differences.`,
+      says: `The sieve fractions add up to ${trimmed(sum, 2)} %, not 100 %. Labels often print what passes a sieve: take the differences.`,
     });
   if (ccePercent === undefined && eccePercent === undefined)
     remarks.push({
@@ -169,14 +168,16 @@ export function checkLabel(product: Product): LabelRemark[] {
   const remarks: LabelRemark[] = [];
   const add = (id: string, standing: LabelRemark['standing'], says: string) => remarks.push({ id, standing, says });
   if (N + P2O5 + K2O > 100)
-    add('grade', 'stop', `N, P2O5 and K2O add up to ${show(N + P2O5 + K2O)} %, which no bag can hold.`);
+    add('grade', 'stop', `N, P2O5 and K2O add up to ${trimmed(N + P2O5 + K2O, 2)} %, which no bag can hold.`);
   const short = formsShortBy(product);
-  if (short > 0) add('forms', 'stop', `The nitrogen forms are short by ${show(short)} % N of ${show(N)} %.`);
-  if (short < 0) add('forms', 'stop', `The nitrogen forms are ${show(-short)} % N over the ${show(N)} % of the grade.`);
+  if (short > 0)
+    add('forms', 'stop', `The nitrogen forms are short by ${trimmed(short, 2)} % N of ${trimmed(N, 2)} %.`);
+  if (short < 0)
+    add('forms', 'stop', `The nitrogen forms are ${trimmed(-short, 2)} % N over the ${trimmed(N, 2)} % of the grade.`);
   if (N > 0 && !product.nitrogen)
     add('no-forms', 'ask', 'The nitrogen forms are not given: all of it counts as soluble, the careful reading.');
   if (N > MOST_N_DRY && product.form !== 'liquid')
-    add('n-high', 'stop', `${show(N)} % N is more than urea holds (46.6 %): no dry bag does.`);
+    add('n-high', 'stop', `${trimmed(N, 2)} % N is more than urea holds (46.6 %): no dry bag does.`);
   const sum =
     N +
     P2O5 +
@@ -186,7 +187,7 @@ export function checkLabel(product: Product): LabelRemark[] {
       0,
     );
   if (N + P2O5 + K2O <= 100 && sum > 130)
-    add('sum', 'ask', `Everything guaranteed adds up to ${show(sum)} %: check each line.`);
+    add('sum', 'ask', `Everything guaranteed adds up to ${trimmed(sum, 2)} %: check each line.`);
   if (product.form === 'liquid' && product.lbPerGal === undefined)
     add('density', 'stop', 'A liquid needs its density, lb/gal: percent is by weight, and it is poured by volume.');
   if (
@@ -200,7 +201,7 @@ export function checkLabel(product: Product): LabelRemark[] {
     add(
       'release',
       'ask',
-      `${show(product.releaseDays)} days of feeding without any slow nitrogen is more than soluble N gives (about 28).`,
+      `${trimmed(product.releaseDays, 2)} days of feeding without any slow nitrogen is more than soluble N gives (about 28).`,
     );
   remarks.push(...potashRemarks(product), ...limeRemarks(product), ...coverageRemarks(product));
   if (product.pesticide)

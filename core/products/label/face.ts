@@ -1,7 +1,8 @@
 import type { Product } from '../../records/case';
 import { gradeInWords } from './grade';
+import { trimmed } from '../../words/numbers';
 
-const percentText = (value: number): string => String(Number(value.toFixed(2)));
+const percentText = (value: number): string => trimmed(value, 2);
 
 /** Whether a bag carries a grade at all; lime, sulfur, gypsum and iron do not. */
 export const hasGrade = ({ guaranteed: { N = 0, P2O5 = 0, K2O = 0 } }: Product): boolean => N + P2O5 + K2O > 0;

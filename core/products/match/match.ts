@@ -14,6 +14,7 @@ import { blendOfThree, blendOfTwo } from './blend';
 import { asked, limeGivenLb, type MatchContext, type Need, type NeedFor, needInWords, percentToward } from './need';
 import { microbePercent } from '../../nitrogen/forms';
 import { matchRefusal } from './refusal-of';
+import { two } from '../../words/numbers';
 
 /** A need counts as met within this, lb/1000 ft2. Common practice: a spreader is not set closer. */
 export const MET_WITHIN_LB = 0.1;
@@ -207,8 +208,6 @@ function partOf(product: Product, rateLb: number, areaSqFt: number): MatchPart {
 
 const summed = (values: readonly (number | undefined)[]): number | undefined =>
   values.some((value) => value === undefined) ? undefined : (values as number[]).reduce((a, b) => a + b, 0);
-
-const two = (value: number): string => value.toFixed(2);
 
 /** What speaks against an answer, in the order in which a colleague would say it. */
 function drawbacks(

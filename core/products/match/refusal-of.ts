@@ -5,9 +5,8 @@ import { formsShortBy } from '../label/check-label';
 import { slowShare } from '../../nitrogen/forms';
 import { HIGH_CHLORIDE_PERCENT } from '../shelf';
 import { asked, type MatchContext, type Need, needInWords, percentToward } from './need';
+import { fixed, trimmed, two } from '../../words/numbers';
 
-const two = (value: number): string => value.toFixed(2);
-const show = (value: number): string => String(Number(value.toFixed(2)));
 /** Nitrogen in a foliar spray beyond which a liquid is no supplement any more, lb N/1000 ft2. Common practice. */
 export const LIQUID_UP_TO_LB = 0.25;
 const TRACE_LB = 0.005;
@@ -19,7 +18,7 @@ export function matchRefusal(product: Product, need: Need, context: MatchContext
   const carried = wanted.filter((each) => percentToward(product, each) > 0);
   if (product.unfinished) {
     const short = formsShortBy(product);
-    return `Its label is not finished${short > 0 ? `: the nitrogen forms are ${show(short)} % short` : ''}.`;
+    return `Its label is not finished${short > 0 ? `: the nitrogen forms are ${trimmed(short, 2)} % short` : ''}.`;
   }
   if (product.pesticide) return 'Holds a pesticide: its own label rate and license decide, never a feeding plan.';
   const first = carried[0];
@@ -35,14 +34,14 @@ export function matchRefusal(product: Product, need: Need, context: MatchContext
     return `A liquid: ${two(need[first] ?? 0)} lb ${needInWords(first)} would take ${two(product.lbPerGal ? rate / product.lbPerGal : rate / 10)} gal per 1000. It supplements, it does not feed.`;
   const freeS = brings(guaranteed['S-free']);
   if (first !== 'sulfur' && freeS > TRACE_LB && context.prescription.ph.action !== 'sulfur')
-    return `Brings ${two(freeS)} lb free S per 1000, which pushes pH down${context.soilPh === undefined ? '' : `, and pH is ${context.soilPh.toFixed(1)}`}.`;
+    return `Brings ${two(freeS)} lb free S per 1000, which pushes pH down${context.soilPh === undefined ? '' : `, and pH is ${fixed(context.soilPh, 1)}`}.`;
   const phosphate = brings(guaranteed.P2O5);
   if (phosphate > TRACE_LB && context.prescription.phosphorus.yearLb === 0)
     return context.prescription.phosphorus.level === 'not-tested'
       ? `Brings ${two(phosphate)} lb P2O5 per 1000, and no test asks for any.`
       : `Brings ${two(phosphate)} lb P2O5 per 1000. Phosphorus tests ${context.prescription.phosphorus.level}${context.phosphorusSays ? `, ${context.phosphorusSays}` : ''}: none this year.`;
   if (context.grass.lowChloride && (guaranteed.Cl ?? 0) >= HIGH_CHLORIDE_PERCENT)
-    return `Chloride ${show(guaranteed.Cl ?? 0)} %: ${context.grass.name} does not bear it.`;
+    return `Chloride ${trimmed(guaranteed.Cl ?? 0, 2)} %: ${context.grass.name} does not bear it.`;
   if (first === 'N') return overCeiling(product, need, context);
   return undefined;
 }

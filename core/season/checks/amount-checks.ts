@@ -1,6 +1,7 @@
 import { codeYearCap } from '../rules/local-codes';
 import { yearToleranceLb, potashOverLb } from '../rules/limits';
-import { type Check, EPS, type Facts, judge, sum, two } from './check';
+import { two } from '../../words/numbers';
+import { type Check, EPS, type Facts, judge, sum } from './check';
 
 /** Year's amounts: nitrogen, phosphate, potash, magnesium, sulfur, and the code's cap. */
 export function amountChecks({ zoneSeason, doses, codes }: Facts): Check[] {

@@ -2,7 +2,8 @@ import { losesAmmonia } from '../../nitrogen/forms';
 import { microbeDriven } from '../../nitrogen/forms';
 import { releaseByDay } from '../../nitrogen/release';
 import { LEAST_GROWTH } from '../../climate/climate-year';
-import { daysBetween, dayOfYear, inMonthDaySpan, sayDay } from '../../days/day';
+import { daysBetween, dayOfYear, inMonthDaySpan } from '../../days/day';
+import { sayDay } from '../../words/days';
 import type { Dose } from '../plan/dose';
 import { leastDaysBetweenN } from '../rules/dose-ceilings';
 import { correctionStretches } from '../rules/correction-stretches';
@@ -10,7 +11,8 @@ import { LIME_NITROGEN_GAP_DAYS } from '../rules/limits';
 import { MICROBES_WORK_FROM_F, MOST_FREE_IN_HEAT_LB, mostDaysBetweenN } from '../rules/limits';
 import { lateSolubleForbidden } from '../rules/season-schools';
 import { closingCode, codeNutrientsOf } from '../rules/local-codes';
-import { type Check, dayIn, dosesIn, EPS, type Facts, judge, sum, two } from './check';
+import { two } from '../../words/numbers';
+import { type Check, dayIn, dosesIn, EPS, type Facts, judge, sum } from './check';
 
 /** Pairs of neighbouring days, the closest first. */
 function closest(days: readonly { date: string; doses: readonly Dose[] }[]) {

@@ -31,8 +31,6 @@ export interface Facts {
 export const EPS = 1e-6;
 export const sum = (doses: readonly Dose[], nutrient: string): number =>
   doses.reduce((a, d) => a + (d.delivers[nutrient] ?? 0), 0);
-/** Two decimals, as labels and scales have them. */
-export const two = (x: number): string => (x + 1e-9).toFixed(2);
 /** '1 dose', '2 doses'; with a word of what they are, '1 salty dose'. */
 export const dosesIn = (doses: readonly unknown[], kind = ''): string =>
   `${doses.length} ${kind && `${kind} `}${doses.length === 1 ? 'dose' : 'doses'}`;

@@ -8,7 +8,8 @@ import { isRefusal } from '../../reckoning/refusal';
 import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../rules/dose-ceilings';
 import { leastRateLb, MOST_PRODUCTS_A_DAY, MOST_SALT_ON_SALTY_LB, RATE_STEP_LB } from '../rules/limits';
 import { codeLeastSlowPercent } from '../rules/local-codes';
-import { type Check, dosesIn, EPS, type Facts, judge, sum, two } from './check';
+import { two } from '../../words/numbers';
+import { type Check, dosesIn, EPS, type Facts, judge, sum } from './check';
 
 /** What one day may bring: soluble and total N, K2O, P2O5, salt, passes, and what a spreader can hold. */
 export function doseChecks({ zoneSeason, days, doses, codes, productOf }: Facts): Check[] {

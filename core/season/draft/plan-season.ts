@@ -25,6 +25,7 @@ import { firstDayOf } from '../rules/first-day';
 import { type Placement, placeByGrowth, placeClear } from './place-doses';
 import { seasonSchools } from '../rules/season-schools';
 import { soilTemperatureByDay } from '../../climate/soil-temperature';
+import { roundedTo } from '../../words/numbers';
 
 interface Ground {
   zone: Zone;
@@ -219,7 +220,7 @@ function planZone(
   if (!season || !weather) return result;
   const ground: Ground = { zone, season, weather, year: plan.year, firstDay, codes };
   const dayOf = (d: Dose) => dayOfYear(d.date);
-  const words = (lb: number) => Number(lb.toFixed(2));
+  const words = (lb: number) => roundedTo(lb, 2);
 
   // P first, because what carries it often carries nitrogen as well
   const pDoses: Dose[] = [];

@@ -2,9 +2,11 @@ import type { PlannedDose, Product } from '../../records/case';
 import { percentFor } from '../../products/shelf';
 import { type Refusal, refuse } from '../../reckoning/refusal';
 import { doseKey } from '../plan/dose-key';
-import { addDays, type IsoDay, sayDay, weekStart } from '../../days/day';
+import { addDays, type IsoDay, weekStart } from '../../days/day';
+import { sayDay } from '../../words/days';
 import { RATE_STEP_LB } from '../rules/limits';
 import { purposeOf } from '../../products/purpose';
+import { roundedTo } from '../../words/numbers';
 
 type Doses = readonly PlannedDose[];
 
@@ -36,7 +38,7 @@ const MOST_RATE_LB = 200;
 /** Sets the rate of a dose, lb product/1000 ft2, to a hundredth. */
 export const setRate = (doses: Doses, key: string, rateLb: number): PlannedDose[] | Refusal =>
   Number.isFinite(rateLb) && rateLb >= RATE_STEP_LB && rateLb <= MOST_RATE_LB
-    ? replaced(doses, key, (dose) => ({ ...dose, rateLb: Number(rateLb.toFixed(2)) }))
+    ? replaced(doses, key, (dose) => ({ ...dose, rateLb: roundedTo(rateLb, 2) }))
     : refuse(
         'rate',
         `A rate must be between ${RATE_STEP_LB} and ${MOST_RATE_LB} lb product per 1000 sq ft. To drop the dose, remove it.`,
@@ -59,7 +61,7 @@ export function swapProduct(
       `${product.name} brings no ${dose.for === 'sulfur' ? 'free sulfur' : dose.for}, which this dose is for.`,
     );
   const lb = before ? dose.rateLb * percentFor(before, dose.for) : dose.rateLb * percent;
-  return replaced(doses, key, (d) => ({ ...d, productId: product.id, rateLb: Number((lb / percent).toFixed(2)) }));
+  return replaced(doses, key, (d) => ({ ...d, productId: product.id, rateLb: roundedTo(lb / percent, 2) }));
 }
 
 /** Takes a dose out. */
@@ -89,7 +91,7 @@ export function addDose(
     date: weekStart(date),
     productId: product.id,
     for: purposeOf(product, phosphorusWanted),
-    rateLb: Number(rateLb.toFixed(2)),
+    rateLb: roundedTo(rateLb, 2),
   };
   if (doses.some((d) => doseKey(d) === doseKey(dose)))
     return refuse('dose', `The same product already goes down there on ${sayDay(dose.date)}. Change its rate instead.`);

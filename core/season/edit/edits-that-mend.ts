@@ -4,13 +4,14 @@ import { percentFor } from '../../products/shelf';
 import { isRefusal, type Refusal } from '../../reckoning/refusal';
 import { doseKey } from '../plan/dose-key';
 import { checkZonePlan } from '../checks/check-plan';
-import { sayDay } from '../../days/day';
+import { sayDay } from '../../words/days';
 import { type Consequence, consequenceOf, type JudgedPlan, judgePlan } from '../checks/judge-plan';
 import { moveDose, removeDose, setRate, swapProduct } from './edit-plan';
 import { keysOfGivenDoses } from '../plan/doses-given';
 import type { SeasonPlan, ZoneSeason } from '../plan/season-plan';
 import { leastRateLb, RATE_STEP_LB } from '../rules/limits';
 import { withDoses } from '../plan/with-doses';
+import { fixed, roundedTo } from '../../words/numbers';
 
 type JudgedCheck = JudgedPlan['checks'][number];
 
@@ -121,7 +122,7 @@ export function editsThatMend(
     if (rateLb !== undefined)
       keep(
         'rate',
-        `${rateLb > dose.rateLb ? 'Raise' : 'Lower'} ${name} to ${rateLb.toFixed(2)} ${unit}`,
+        `${rateLb > dose.rateLb ? 'Raise' : 'Lower'} ${name} to ${fixed(rateLb, 2)} ${unit}`,
         setRate(doses, key, rateLb),
         Math.abs(rateLb - dose.rateLb) / dose.rateLb,
       );
@@ -153,11 +154,11 @@ function mostThatPasses(
   let high = dose.rateLb;
   if (low >= high || !passes(low)) return undefined;
   for (let i = 0; i < HALVINGS && high - low > RATE_STEP_LB; i++) {
-    const middle = Number(((low + high) / 2).toFixed(2));
+    const middle = roundedTo((low + high) / 2, 2);
     if (passes(middle)) low = middle;
     else high = middle;
   }
-  return Number(low.toFixed(2));
+  return roundedTo(low, 2);
 }
 
 /** Rate at which a dose would bring the year's amount to what is prescribed; undefined where that is under the least practical one. */
@@ -176,6 +177,6 @@ function rateForYear(
     return sum + (d.rateLb * (its?.guaranteed[nutrient] ?? 0)) / 100;
   }, 0);
   const want = { N: nitrogen.year.value, P2O5: phosphorus.yearLb, K2O: potassium.yearLb }[nutrient];
-  const rateLb = Number((dose.rateLb + (want - brought) / share).toFixed(2));
+  const rateLb = roundedTo(dose.rateLb + (want - brought) / share, 2);
   return rateLb >= leastRateLb(product, zone) && percentFor(product, dose.for) > 0 ? rateLb : undefined;
 }

@@ -4,6 +4,7 @@ import type { SeasonPlan } from '../plan/season-plan';
 import { fallFromDay, RATE_STEP_LB } from '../rules/limits';
 import { isSoluble } from '../rules/season-schools';
 import { mondaysOf } from '../../days/weeks';
+import { roundedTo } from '../../words/numbers';
 
 /** What the school of weekly light feeding puts down each week, lb soluble N/1000 ft2. Common practice among its followers. */
 const WEEKLY_LB = 0.5;
@@ -22,7 +23,7 @@ export function weeklyLightDoses(draft: SeasonPlan, doses: readonly PlannedDose[
     const product = shelf.N?.options.find(isSoluble);
     if (grass.season !== 'cool' || !season || !product) return its;
     const last = season.feeding.lastIndexOf(true);
-    const rateLb = Number((WEEKLY_LB / ((product.guaranteed.N ?? 0) / 100)).toFixed(-Math.log10(RATE_STEP_LB)));
+    const rateLb = roundedTo(WEEKLY_LB / ((product.guaranteed.N ?? 0) / 100), -Math.log10(RATE_STEP_LB));
     const weekly = mondays
       .filter(({ day }) => day >= fromDay && day <= last)
       .map(({ date }): PlannedDose => ({ zoneId: zone.id, date, productId: product.id, for: 'N', rateLb }));

@@ -1,7 +1,8 @@
 import type { Case, Product, Zone } from '../../records/case';
 import { releaseByDay } from '../../nitrogen/release';
 import { climateYear } from '../../climate/climate-year';
-import { dayOfYear, daysInYear, sayDay } from '../../days/day';
+import { dayOfYear, daysInYear } from '../../days/day';
+import { sayDay } from '../../words/days';
 import { soilTemperatureByDay } from '../../climate/soil-temperature';
 
 /** Nitrogen of last year's doses that is let go only in this year. */

@@ -1,5 +1,6 @@
 import type { PlannedDose } from '../../records/case';
 import type { SeasonPlan } from './season-plan';
+import { roundedTo } from '../../words/numbers';
 
 /** Doses of a season as a plan keeps them. */
 export const plannedDosesOf = (season: SeasonPlan, locked: ReadonlySet<string>): PlannedDose[] =>
@@ -9,7 +10,7 @@ export const plannedDosesOf = (season: SeasonPlan, locked: ReadonlySet<string>):
       date: d.date,
       productId: d.productId,
       for: d.for,
-      rateLb: Number(d.rateLb.toFixed(6)),
+      rateLb: roundedTo(d.rateLb, 6),
       ...(locked.has(`${d.zoneId}/${d.date}/${d.productId}`) ? { locked: true } : {}),
     })),
   );

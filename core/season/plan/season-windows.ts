@@ -7,10 +7,12 @@ import {
   STOP_BEFORE_FROST_DAYS,
 } from '../../climate/climate-year';
 import { type ClosedWindow, windowsOn } from '../../climate/closed-window';
-import { dayOfYear, daysInYear, inMonthDaySpan, monthDayAt, sayDay } from '../../days/day';
+import { dayOfYear, daysInYear, inMonthDaySpan, monthDayAt } from '../../days/day';
+import { sayDay } from '../../words/days';
 import { type SeasonPlan, type ZoneSeason } from './season-plan';
 import { LIME_NITROGEN_GAP_DAYS } from '../rules/limits';
 import { MICROBES_WORK_FROM_F } from '../rules/limits';
+import { fixed } from '../../words/numbers';
 
 /** A day that the year turns on. */
 export interface SeasonTurn {
@@ -30,7 +32,7 @@ function restOfCoolGrass(season: GrowthSeason, meanF: readonly number[]): Closed
     because: (from, to) =>
       waking(to)
         ? 'Two mowings of grass come first; until growth adds up to them, nitrogen feeds weeds.'
-        : `Mean air down to ${Math.min(...meanF.slice(from, to + 1)).toFixed(0)} deg F; cool-season grass is fed from ${COOL_FEEDING_FROM_MEAN_F}.`,
+        : `Mean air down to ${fixed(Math.min(...meanF.slice(from, to + 1)), 0)} deg F; cool-season grass is fed from ${COOL_FEEDING_FROM_MEAN_F}.`,
   }).map((window) => (waking(window.to) ? { ...window, title: 'Waking up' } : window));
 }
 

@@ -4,6 +4,7 @@ import { daysBetween } from '../../days/day';
 import { type Dose, makeDose } from './dose';
 import { type SeasonPlan, type ZoneSeason } from './season-plan';
 import { LIME_NITROGEN_GAP_DAYS } from '../rules/limits';
+import { fixed } from '../../words/numbers';
 
 /** What a dose is there for, as a colleague would say it. */
 function whyOf(
@@ -37,7 +38,7 @@ function whyOf(
   const total = season.growth.reduce((a, b) => a + b, 0) || 1;
   const share = season.growth.slice(day, next ?? season.growth.length).reduce((a, b) => a + b, 0) / total;
   const asks = share * prescription.nitrogen.year.value;
-  return `growth asks ${asks.toFixed(2)} lb N ${next === undefined ? 'to the end of the year' : `in the ${next - day} days to the next feeding`}${trip}`;
+  return `growth asks ${fixed(asks, 2)} lb N ${next === undefined ? 'to the end of the year' : `in the ${next - day} days to the next feeding`}${trip}`;
 }
 
 /** Makes one dose of a plan with its figures. Undefined where its zone or its product is gone. */

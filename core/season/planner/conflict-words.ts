@@ -1,5 +1,6 @@
 import type { LetGo } from './conflicts';
 import type { BestPlan } from './plan-best';
+import { fixed } from '../../words/numbers';
 
 /** What letting one rule go means, in words. */
 export function letGoWords({ kind, amount, unit, says, whole }: LetGo): string {
@@ -7,11 +8,11 @@ export function letGoWords({ kind, amount, unit, says, whole }: LetGo): string {
   if (kind === 'trips') return `allow ${amount} more ${amount === 1 ? 'trip' : 'trips'}`;
   if (kind === 'most-interval') return `allow ${amount} more ${amount === 1 ? 'week' : 'weeks'} between feedings`;
   if (kind === 'heat-supply')
-    return `let slow doses make ${amount.toFixed(2)} lb N per 1000 sq ft more free in the heat`;
+    return `let slow doses make ${fixed(amount, 2)} lb N per 1000 sq ft more free in the heat`;
   if (kind === 'late-season') return `leave out the late-season steps (${says})`;
   if (kind === 'potassium-season') return `leave out the school's potash (${says})`;
   if (kind === 'lime' || kind === 'sulfur') return `leave ${kind} for another year (${says})`;
-  return `leave ${amount.toFixed(2)} ${unit} unmet (asked: ${says})`;
+  return `leave ${fixed(amount, 2)} ${unit} unmet (asked: ${says})`;
 }
 
 /** Why there is no plan, a sentence each: what clashes, what is the least to let go, what else would free it. */

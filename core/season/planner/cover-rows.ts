@@ -2,6 +2,7 @@ import { packageLb } from '../../products/package-lb';
 import type { ModelParts } from './model-parts';
 import type { RuleKind } from './milp';
 import type { Carrier, ZoneProblem } from './problem-shape';
+import { fixed } from '../../words/numbers';
 
 /** Something the whole property needs so many pounds of, and what a zone may bring of it with a product. */
 interface Demand {
@@ -100,7 +101,7 @@ export function addCoverRows(
     const held = helpers.map((h) => ({ ...h, holdsLb: Math.min(h.holdsLb, missing) }));
     for (const step of new Set(held.map((h) => h.holdsLb)))
       builder.implied(
-        `cover_${name}_${step.toFixed(3)}`,
+        `cover_${name}_${fixed(step, 3)}`,
         held.map((h) => [h.bought, Math.ceil(h.holdsLb / step - 1e-9)] as const),
         { lower: Math.ceil(missing / step - 1e-9) },
       );

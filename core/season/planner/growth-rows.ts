@@ -1,6 +1,7 @@
 import { MOST_FREE_IN_HEAT_LB } from '../rules/limits';
 import { type ModelParts, rateTerms } from './model-parts';
 import type { ZoneProblem } from './problem-shape';
+import { fixed } from '../../words/numbers';
 
 /** Weeks gathered into one balance: finer than that no grass notices. */
 const WEEKS_A_BALANCE = 2;
@@ -20,7 +21,7 @@ export function addHeatRow({ builder, problem, doses, ignoring }: ModelParts, z:
     {
       kind: 'heat-supply',
       zoneId: zone.zone.id,
-      says: `at most ${MOST_FREE_IN_HEAT_LB.toFixed(2)} lb N made free in the heat on ${zone.zone.name}`,
+      says: `at most ${fixed(MOST_FREE_IN_HEAT_LB, 2)} lb N made free in the heat on ${zone.zone.name}`,
       yields: { unit: 'lb N per 1000 sq ft', weight: 2 },
     },
   );

@@ -1,6 +1,7 @@
 import { type ModelParts, rateTerms } from './model-parts';
 import type { RuleKind } from './milp';
 import type { Band, Brings, Carrier, ZoneProblem } from './problem-shape';
+import { fixed } from '../../words/numbers';
 
 /** How dear it is to let one pound of a need go, when rules conflict. Nitrogen is the grass's food: last of all. */
 const WEIGHT = { N: 10, P2O5: 6, K2O: 6 } as const;
@@ -22,7 +23,7 @@ export function addNeedRows(parts: ModelParts, z: number): void {
   ];
   const need = (nutrient: 'N' | 'P2O5' | 'K2O', kind: RuleKind, { least, most }: Band) => {
     if (ignoring.has(kind)) return;
-    const words = `${Math.max(0, least).toFixed(2)} lb ${nutrient} for the year on ${zone.zone.name}`;
+    const words = `${fixed(Math.max(0, least), 2)} lb ${nutrient} for the year on ${zone.zone.name}`;
     if (least > 0)
       builder.row(
         `${nutrient}_least_${z}`,
@@ -43,7 +44,7 @@ export function addNeedRows(parts: ModelParts, z: number): void {
         {
           kind,
           zoneId: zone.zone.id,
-          says: `no more than ${Math.max(0, most).toFixed(2)} lb ${nutrient} for the year on ${zone.zone.name}`,
+          says: `no more than ${fixed(Math.max(0, most), 2)} lb ${nutrient} for the year on ${zone.zone.name}`,
         },
       );
   };

@@ -3,6 +3,7 @@ import { type PlanModel, rateIn } from './model-parts';
 import { RATE_STEP_LB } from '../rules/limits';
 import { purposeOf } from '../../products/purpose';
 import type { PlanProblem } from './problem-shape';
+import { roundedTo } from '../../words/numbers';
 
 const stepDown = (rateLb: number): number => Math.floor(rateLb / RATE_STEP_LB + 1e-6) * RATE_STEP_LB;
 
@@ -17,7 +18,7 @@ export function readSolution(problem: PlanProblem, { doses }: PlanModel, values:
         date: problem.weeks[d.week]?.date as string,
         productId: d.product.id,
         for: d.correction?.purpose ?? purposeOf(d.product, d.zone.phosphate.most > 0 && d.zone.phosphate.least > 0),
-        rateLb: d.correction ? d.leastRateLb : Number(stepDown(rateIn(d, values)).toFixed(2)),
+        rateLb: d.correction ? d.leastRateLb : roundedTo(stepDown(rateIn(d, values)), 2),
       };
     });
   const standing = problem.zones.flatMap((zone) =>

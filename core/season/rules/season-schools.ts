@@ -12,6 +12,7 @@ import {
 } from './practice-schools';
 import { fallFromDay } from './limits';
 import type { LocalCode } from '../../records/case';
+import { fixed } from '../../words/numbers';
 
 /** A dose that a school asks for at the end of the year. Days count from 0 for 1 January; both ends are inside. */
 export interface LateStep {
@@ -114,13 +115,13 @@ function lateSteps(ask: Ask, result: SeasonSchools): void {
   const end = season.feeding.lastIndexOf(true);
   const cap = nitrogenCeilings(zone, codes).soluble;
   const least = asFarAs(cap, STEP_LB.least);
-  const asked = Math.min(STEP_LB.least, cap).toFixed(2);
+  const asked = fixed(Math.min(STEP_LB.least, cap), 2);
   const most = Math.min(STEP_LB.usual, cap);
   if (end < fallFrom || end < firstDay) return;
   if (nitrogenLb < STEP_LB.oneFrom) {
     if (nitrogenLb > 0)
       result.setAside.push(
-        `No late-season step on ${zone.name}: ${nitrogenLb.toFixed(2)} lb N for the year is too little to share out so.`,
+        `No late-season step on ${zone.name}: ${fixed(nitrogenLb, 2)} lb N for the year is too little to share out so.`,
       );
     return;
   }
@@ -164,7 +165,7 @@ function lateSteps(ask: Ask, result: SeasonSchools): void {
       result.alsoOpen.N = spanOf(season.feeding, lastMowing - 7, to);
       result.steps.push({
         id: 'last-mowing',
-        says: `${Math.min(STEP_LB.oneFrom, cap).toFixed(2)} lb soluble N at the last mowing`,
+        says: `${fixed(Math.min(STEP_LB.oneFrom, cap), 2)} lb soluble N at the last mowing`,
         from: lastMowing - 7,
         to,
         measured: 'N-soluble',
@@ -193,7 +194,7 @@ function lateSteps(ask: Ask, result: SeasonSchools): void {
       result.amounts.push(
         {
           id: 'fall-nitrogen',
-          says: `at most ${(nitrogenLb * FINISH_NITROGEN_SHARE).toFixed(2)} lb N from September on`,
+          says: `at most ${fixed(nitrogenLb * FINISH_NITROGEN_SHARE, 2)} lb N from September on`,
           nutrient: 'N',
           from: fallFrom,
           to: yearEnd,
@@ -202,7 +203,7 @@ function lateSteps(ask: Ask, result: SeasonSchools): void {
         },
         {
           id: 'fall-potash',
-          says: `${Math.min(FINISH_POTASH_LB, potashDoseCeiling(zone)).toFixed(2)} lb K2O from September on`,
+          says: `${fixed(Math.min(FINISH_POTASH_LB, potashDoseCeiling(zone)), 2)} lb K2O from September on`,
           nutrient: 'K2O',
           from: fallFrom,
           to: yearEnd,
@@ -227,7 +228,7 @@ function potashSeason(ask: Ask, result: SeasonSchools): void {
     result.alsoOpen.K2O = spanOf(season.feeding, from, to);
     result.amounts.push({
       id: 'potash-before-frost',
-      says: `${Math.min(FALL_POTASH_LB, cap).toFixed(2)} lb K2O without N before first frost`,
+      says: `${fixed(Math.min(FALL_POTASH_LB, cap), 2)} lb K2O without N before first frost`,
       nutrient: 'K2O',
       from,
       to,
@@ -250,7 +251,7 @@ function potashSeason(ask: Ask, result: SeasonSchools): void {
     )
       result.amounts.push({
         id: `winter-potash-${from}`,
-        says: `${Math.min(WINTER_POTASH.lb, cap).toFixed(2)} lb K2O every ${WINTER_POTASH.everyDays} days of winter`,
+        says: `${fixed(Math.min(WINTER_POTASH.lb, cap), 2)} lb K2O every ${WINTER_POTASH.everyDays} days of winter`,
         nutrient: 'K2O',
         from,
         to: from + WINTER_POTASH.everyDays - 1,

@@ -5,7 +5,7 @@ import { cornersOf, type Measured } from '@core/ground/shape';
 import { groundOf, type ZoneGround } from '@core/ground/zone-ground';
 import type { Pair } from '@core/reckoning/inputs';
 import { isRefusal } from '@core/reckoning/refusal';
-import { showArea } from '../../../ui/format';
+import { trimmed, showArea } from '@core/words/numbers';
 import { type Tool, TOOLS } from './pointing';
 import { SHEET_HEIGHT, type SheetView, toPx } from './sheet-view';
 import { type Measure, measuredFrom, type TypedGround } from './typed-ground';
@@ -38,7 +38,6 @@ export function freeSpot(placed: readonly PlacedZone[], site: Site | undefined):
 }
 
 export const measureOfTool = (tool: Tool): Measure | undefined => (tool === 'select' ? undefined : tool);
-const round = (ft: number): string => String(Number(ft.toFixed(2)));
 
 /** A drawn shape as typed lengths. */
 export function typedFrom(shape: Measured): Partial<TypedGround> {
@@ -46,8 +45,8 @@ export function typedFrom(shape: Measured): Partial<TypedGround> {
   if (shape.rectangle)
     return {
       measure: 'rectangle',
-      length: round(shape.rectangle.lengthFt),
-      width: round(shape.rectangle.widthFt),
+      length: trimmed(shape.rectangle.lengthFt, 2),
+      width: trimmed(shape.rectangle.widthFt, 2),
       at,
       turn: '',
     };
@@ -55,8 +54,8 @@ export function typedFrom(shape: Measured): Partial<TypedGround> {
     const { lengthFt, widthFt } = shape.ellipse;
     return {
       measure: lengthFt === widthFt ? 'circle' : 'ellipse',
-      length: round(lengthFt),
-      width: round(widthFt),
+      length: trimmed(lengthFt, 2),
+      width: trimmed(widthFt, 2),
       at,
       turn: '',
     };
@@ -161,9 +160,10 @@ export function spokenOf(
 ): string {
   const area = ground ? `, area ${showArea(ground.areaSqFt)} square feet` : '';
   const at = inside?.corner !== undefined ? corners[inside.corner] : undefined;
-  if (at) return `corner ${cornerLetter(inside?.corner ?? 0)}, ${round(at[0])} east, ${round(at[1])} south${area}`;
+  if (at)
+    return `corner ${cornerLetter(inside?.corner ?? 0)}, ${trimmed(at[0], 2)} east, ${trimmed(at[1], 2)} south${area}`;
   if (inside?.side !== undefined) return `side ${inside.side + 1} of ${corners.length}${area}`;
   if (TOOLS.indexOf(tool) > 0)
-    return `${now.corners.length} corners${now.closed ? ', closed' : ''}. Cross at ${round(cross[0])} ft east, ${round(cross[1])} ft south${area}.`;
+    return `${now.corners.length} corners${now.closed ? ', closed' : ''}. Cross at ${trimmed(cross[0], 2)} ft east, ${trimmed(cross[1], 2)} ft south${area}.`;
   return `${now.measure === 'outline' ? `${now.corners.length} corners${now.closed ? ', closed' : ''}` : now.measure}${area}`;
 }

@@ -3,6 +3,7 @@ import { typedNumber } from '@core/typed/typed-number';
 import { type Measured, refuseShape } from '@core/ground/shape';
 import type { Pair } from '@core/reckoning/inputs';
 import { isRefusal } from '@core/reckoning/refusal';
+import { trimmed } from '@core/words/numbers';
 
 /** Ways to measure a zone, in the order of the tools. */
 export const MEASURES = ['outline', 'rectangle', 'triangle', 'circle', 'ellipse', 'offsets', 'known'] as const;
@@ -29,7 +30,7 @@ export interface TypedGround {
 }
 
 /** A length of four digits after the point is finer than any tape. */
-const shown = (feet: number | undefined): string => (feet === undefined ? '' : String(Number(feet.toFixed(4))));
+const shown = (feet: number | undefined): string => (feet === undefined ? '' : trimmed(feet, 4));
 
 const measureOf = (zone: Zone | undefined): Measure => {
   if (!zone || zone.rectangle) return 'rectangle';

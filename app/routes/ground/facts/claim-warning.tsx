@@ -4,7 +4,7 @@ import { type ClaimedTwice, givenAway } from '@core/ground/claimed-twice';
 import { groundOf } from '@core/ground/zone-ground';
 import type { Pair } from '@core/reckoning/inputs';
 import { isRefusal } from '@core/reckoning/refusal';
-import { showArea } from '../../../ui/format';
+import { showArea } from '@core/words/numbers';
 import { WarnGlyph } from '../../../ui/glyphs';
 import type { Sent } from '../ground-action';
 

@@ -2,6 +2,7 @@ import { typedNumber } from '@core/typed/typed-number';
 import { cornerLetter, sideName } from '@core/ground/crossing';
 import type { Pair } from '@core/reckoning/inputs';
 import { isRefusal } from '@core/reckoning/refusal';
+import { fixed, trimmed } from '@core/words/numbers';
 
 interface CornerTableProps {
   corners: readonly Pair[];
@@ -9,8 +10,6 @@ interface CornerTableProps {
   onRemove: (corner: number) => void;
   onTypeSide: (side: number) => void;
 }
-
-const shown = (feet: number): string => String(Number(feet.toFixed(2)));
 
 /** The sheet's twin: every corner and side as figures that can be typed. */
 export function CornerTable({ corners, onMove, onRemove, onTypeSide }: CornerTableProps) {
@@ -39,11 +38,12 @@ export function CornerTable({ corners, onMove, onRemove, onTypeSide }: CornerTab
                   <td key={axis}>
                     <input
                       aria-label={`Corner ${cornerLetter(i)}, ${axis === 0 ? 'east' : 'south'}, ft`}
-                      defaultValue={shown(corner[axis] as number)}
+                      defaultValue={trimmed(corner[axis] as number, 2)}
                       onBlur={(event) => {
                         const value = typedNumber(event.target.value, 'Corner', 'corner');
-                        if (isRefusal(value) || value === undefined) event.target.value = shown(corner[axis] as number);
-                        else if (shown(value) !== shown(corner[axis] as number))
+                        if (isRefusal(value) || value === undefined)
+                          event.target.value = trimmed(corner[axis] as number, 2);
+                        else if (trimmed(value, 2) !== trimmed(corner[axis] as number, 2))
                           onMove(i, axis === 0 ? [value, corner[1]] : [corner[0], value]);
                       }}
                     />
@@ -56,7 +56,7 @@ export function CornerTable({ corners, onMove, onRemove, onTypeSide }: CornerTab
                     aria-label={`Type the length of side ${sideName(i, corners.length)}`}
                     onClick={() => onTypeSide(i)}
                   >
-                    {Math.hypot(next[0] - corner[0], next[1] - corner[1]).toFixed(1)}
+                    {fixed(Math.hypot(next[0] - corner[0], next[1] - corner[1]), 1)}
                   </button>
                 </td>
                 <td>

@@ -7,7 +7,7 @@ import { TEXTURE_CLASSES, type TextureClass } from '@core/records/vocabularies';
 import { DEFAULT_BULK_DENSITY, groupOfTexture } from '@core/ground/texture-groups';
 import { sureFigure, traced } from '@core/reckoning/figure';
 import { Fig } from '../../../ui/fig';
-import { showArea } from '../../../ui/format';
+import { showArea } from '@core/words/numbers';
 import { StageGlyph } from '../../../ui/glyphs';
 import { TextureTriangle } from '../../../ui/texture-triangle';
 

@@ -3,7 +3,8 @@ import type { ZoneGround } from '@core/ground/zone-ground';
 import { sureFigure, traced } from '@core/reckoning/figure';
 import type { Dose } from '@core/season/plan/dose';
 import { Fig } from '../../../ui/fig';
-import { showArea, showDay, showWeight } from '../../../ui/format';
+import { showArea, showWeight } from '@core/words/numbers';
+import { sayDay } from '@core/words/days';
 
 /** Outline less strip less each kind of cut-out is the ground to feed; its error in square feet and in pounds. */
 export function ReckoningLine({
@@ -33,7 +34,7 @@ export function ReckoningLine({
       ? sureFigure(
           zoneAmount,
           {
-            ratePer1000Lb: traced(next.rate.value, `rate of the next dose, ${showDay(next.date)}`, next.rate),
+            ratePer1000Lb: traced(next.rate.value, `rate of the next dose, ${sayDay(next.date)}`, next.rate),
             areaSqFt: traced(error.value, 'likely error of the area', error),
           },
           {
@@ -76,7 +77,7 @@ export function ReckoningLine({
         {spare && next && (
           <div>
             <dt>
-              at the next weigh-out, {showDay(next.date)}, {productName?.toLowerCase()}
+              at the next weigh-out, {sayDay(next.date)}, {productName?.toLowerCase()}
             </dt>
             <dd>
               {showWeight(next.zoneLb)} ± <Fig figure={spare} show={showWeight} /> lb product

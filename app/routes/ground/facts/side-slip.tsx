@@ -5,7 +5,7 @@ import { typedNumber } from '@core/typed/typed-number';
 import type { Pair } from '@core/reckoning/inputs';
 import { isRefusal } from '@core/reckoning/refusal';
 import { Fault } from '../../../ui/field';
-import { showArea, showWeight } from '../../../ui/format';
+import { showArea, showWeight, roundedTo, trimmed } from '@core/words/numbers';
 import { withSideLength } from '../draft/draft-state';
 import type { SidePreview } from '../draft/drafted-ground';
 
@@ -23,7 +23,7 @@ interface SideSlipProps {
 export function SideSlip({ corners, side, at, preview, onKeep, onSide, onClose }: SideSlipProps) {
   const [a, b] = [corners[side], corners[(side + 1) % corners.length]] as [Pair, Pair];
   const drawnFt = Math.hypot(b[0] - a[0], b[1] - a[1]);
-  const [text, setText] = useState(String(Number(drawnFt.toFixed(1))));
+  const [text, setText] = useState(trimmed(drawnFt, 1));
   const [fixed, setFixed] = useState<'near' | 'far'>('near');
   const field = useRef<InputRef>(null);
   useEffect(() => field.current?.focus({ cursor: 'all' }), []);
@@ -40,7 +40,7 @@ export function SideSlip({ corners, side, at, preview, onKeep, onSide, onClose }
     if (event.key === 'Enter' && typed && !then?.refused) onKeep(typed);
     else if (event.key === 'Escape') onClose();
     else if (event.key === 'Tab') {
-      if (typed && !then?.refused && Math.abs((value as number) - Number(drawnFt.toFixed(1))) > 1e-9) onKeep(typed);
+      if (typed && !then?.refused && Math.abs((value as number) - roundedTo(drawnFt, 1)) > 1e-9) onKeep(typed);
       onSide((side + (event.shiftKey ? corners.length - 1 : 1)) % corners.length);
     } else if (event.key.toLowerCase() === 'f') setFixed((end) => (end === 'near' ? 'far' : 'near'));
     else {

@@ -5,7 +5,8 @@ import { ALL_GRASSES, type Grass, grassOf } from '@core/packs/grasses';
 import { classByHand } from '@core/ground/hand-test';
 import { TEXTURE_CLASSES } from '@core/records/vocabularies';
 import { ChoiceField, optionsOf, TextField } from '../../../ui/field';
-import { showDate, showExact, showPh } from '../../../ui/format';
+import { showExact, showPh } from '@core/words/numbers';
+import { sayDate } from '@core/words/days';
 import { HatchSwatch } from '../../../ui/hatches';
 import { TextureTriangle } from '../../../ui/texture-triangle';
 import { fractionsFrom, type TypedFacts } from '../draft/zone-from-typed';
@@ -107,7 +108,7 @@ function Soil({ typed, faults, onChange, onHandTest }: FactsProps) {
           </Button>
           {typed.handTest?.on && byHand && (
             <p className="small">
-              by hand, {showDate(typed.handTest.on)}: {byHand.replaceAll('-', ' ')}
+              by hand, {sayDate(typed.handTest.on)}: {byHand.replaceAll('-', ' ')}
             </p>
           )}
         </div>

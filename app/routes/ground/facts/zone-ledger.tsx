@@ -3,7 +3,7 @@ import { errorsTogether } from '@core/ground/area-error';
 import type { ZoneGround } from '@core/ground/zone-ground';
 import { isPlaced, shapeKind } from '@core/ground/shape';
 import { Fig } from '../../../ui/fig';
-import { showArea } from '../../../ui/format';
+import { showArea } from '@core/words/numbers';
 import { HatchSwatch } from '../../../ui/hatches';
 
 interface LedgerProps {

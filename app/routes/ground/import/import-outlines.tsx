@@ -12,7 +12,7 @@ import { groundOf } from '@core/ground/zone-ground';
 import { evaluate } from '@core/reckoning/define';
 import { isRefusal } from '@core/reckoning/refusal';
 import { ChoiceField, Fault, optionsOf } from '../../../ui/field';
-import { showArea } from '../../../ui/format';
+import { showArea } from '@core/words/numbers';
 import { readFileText } from '../../../work/read-file-text';
 
 export type BroughtIn = 'track' | 'zones';

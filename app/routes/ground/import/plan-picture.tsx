@@ -4,6 +4,7 @@ import type { Site } from '@core/records/case';
 import { typedNumber } from '@core/typed/typed-number';
 import { isRefusal } from '@core/reckoning/refusal';
 import { Fault, TextField } from '../../../ui/field';
+import { fixed } from '@core/words/numbers';
 
 /** A picture kept with a property is at most this wide or high, px: sharp enough to draw on, small enough to keep. */
 const LARGEST_PX = 1600;
@@ -97,8 +98,8 @@ export function PlanPicture({
               onClick={(event) => {
                 const box = event.currentTarget.getBoundingClientRect();
                 const at: [string, string] = [
-                  ((event.clientX - box.left) / scale).toFixed(0),
-                  ((event.clientY - box.top) / scale).toFixed(0),
+                  fixed((event.clientX - box.left) / scale, 0),
+                  fixed((event.clientY - box.top) / scale, 0),
                 ];
                 setPoints((all) => all.map((p, i) => (i === next ? at : p)));
                 setNext((i) => (i + 1) % 2);

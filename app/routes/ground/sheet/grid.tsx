@@ -1,6 +1,7 @@
 import { Group, Line, Rect, Text } from 'react-konva';
 import { INK, SANS } from './ink';
 import { LEFT, SHEET_HEIGHT, type SheetView, SQUARE_PX, toPx, TOP } from '../draft/sheet-view';
+import { trimmed } from '@core/words/numbers';
 
 /** First multiple of `step` at or above `from`. */
 const firstAt = (from: number, step: number): number => Math.ceil(from / step - 1e-9) * step;
@@ -125,7 +126,7 @@ export function TitleBlock({ view, width, northUp }: { view: SheetView; width: n
       <Text
         x={x + 2 * inch + 16}
         y={y - 4}
-        text={`one square is ${Number((view.ftPerInch / 4).toFixed(2))} ft`}
+        text={`one square is ${trimmed(view.ftPerInch / 4, 2)} ft`}
         fontFamily={SANS}
         fontSize={11.5}
         fill={INK.loam2}

@@ -7,6 +7,7 @@ import { INK, SERIF } from './ink';
 import { Lettering } from './lettering';
 import { middleOf, type SheetView, toFt, toPx } from '../draft/sheet-view';
 import { linePoints } from './zone-drawing';
+import { fixed, trimmed } from '@core/words/numbers';
 
 /** Sides shorter than this on the screen carry no length, corners so near no letter. */
 const LEAST_SIDE_PX = 34;
@@ -40,7 +41,7 @@ export function SideLength({
   return (
     <Lettering
       at={[middle[0] + normal[0] * outward, middle[1] + normal[1] * outward]}
-      text={text ?? `${feet.toFixed(1)} ft`}
+      text={text ?? `${fixed(feet, 1)} ft`}
       size={bold ? 13 : 11.5}
       bold={bold}
       turn={turn}
@@ -238,7 +239,7 @@ export function Cross({ view, at }: { view: SheetView; at: Pair }) {
       <Circle x={x} y={y} radius={3} stroke={INK.loam} strokeWidth={1} />
       <Lettering
         at={[x + 46, y + 12]}
-        text={`${Number(at[0].toFixed(1))} east, ${Number(at[1].toFixed(1))} south`}
+        text={`${trimmed(at[0], 1)} east, ${trimmed(at[1], 1)} south`}
         size={11.5}
         fill={INK.loam2}
       />

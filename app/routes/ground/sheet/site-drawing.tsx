@@ -4,7 +4,7 @@ import type { Site } from '@core/records/case';
 import type { ClaimedTwice } from '@core/ground/claimed-twice';
 import { grown } from '@core/ground/clip';
 import type { Pair } from '@core/reckoning/inputs';
-import { showArea } from '../../../ui/format';
+import { showArea } from '@core/words/numbers';
 import { dotsPicture, INK } from './ink';
 import { Lettering } from './lettering';
 import { middleOf, pxPerFt, type SheetView, toPx } from '../draft/sheet-view';

@@ -18,6 +18,7 @@ import { Cross, Selected, SideLength } from './selected-drawing';
 import { pxPerFt, SHEET_HEIGHT, type SheetView, toFt, toPx, zoomed } from '../draft/sheet-view';
 import { Claimed, Context, Picture, StripEdges, Water } from './site-drawing';
 import { IdleZone, linePoints, ZoneFill, ZoneName } from './zone-drawing';
+import { roundedTo } from '@core/words/numbers';
 
 /** How near a snap draws, px on the screen. */
 const SNAP_PX = 8;
@@ -150,8 +151,7 @@ export default function SiteSheet(props: SiteSheetProps) {
       // done
     } else if (!drawing && event.key === 'Enter' && isOutline && now.closed) onInside({ corner: 0 });
     else if (!drawing && move && focus.corners.length > 0) onDraw({ do: 'shift', by: move });
-    else if (drawing && move)
-      onDraw({ do: 'cross', to: [Number((x + move[0]).toFixed(4)), Number((y + move[1]).toFixed(4))] });
+    else if (drawing && move) onDraw({ do: 'cross', to: [roundedTo(x + move[0], 4), roundedTo(y + move[1], 4)] });
     else if (drawing && event.key === 'Enter') take(draft.cross);
     else if (drawing && event.key === 'Backspace') {
       if (zoneOutline) onDraw({ do: 'lift' });

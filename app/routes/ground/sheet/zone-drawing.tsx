@@ -3,7 +3,7 @@ import type { Zone } from '@core/records/case';
 import type { Region } from '@core/ground/clip';
 import { measuredInWords, type ZoneGround } from '@core/ground/zone-ground';
 import type { Pair } from '@core/reckoning/inputs';
-import { showArea } from '../../../ui/format';
+import { showArea, fixed } from '@core/words/numbers';
 import { hatchPicture, INK } from './ink';
 import { Lettering } from './lettering';
 import { middleOf, type SheetView, toPx } from '../draft/sheet-view';
@@ -16,7 +16,7 @@ export const pathOf = (view: SheetView, region: Region): string =>
         `M${ring
           .map((c) =>
             toPx(view, c)
-              .map((n) => n.toFixed(2))
+              .map((n) => fixed(n, 2))
               .join(','),
           )
           .join('L')}Z`,

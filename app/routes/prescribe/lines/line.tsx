@@ -7,7 +7,8 @@ import { reasonOf } from '@core/prescription/override-figure';
 import { isRefusal } from '@core/reckoning/refusal';
 import type { Dose } from '@core/season/plan/dose';
 import { Fig } from '../../../ui/fig';
-import { showDate, showDay, showRate, showWeight } from '../../../ui/format';
+import { showRate, showWeight } from '@core/words/numbers';
+import { sayDate, sayDay } from '@core/words/days';
 import { Mark } from '../../../ui/marks';
 import { Substances } from '../../../ui/substance';
 import { amountFor } from '../../../work/dose-words';
@@ -50,7 +51,7 @@ export function Line({ at, name, verdict, figure, doses, others, own, className 
       {own && (
         <p className="ownreason">
           {reasonOf({ ...own, by: undefined, on: undefined })}
-          <cite>{[own.by, own.on && showDate(own.on)].filter(Boolean).join(', ')}</cite>
+          <cite>{[own.by, own.on && sayDate(own.on)].filter(Boolean).join(', ')}</cite>
         </p>
       )}
     </section>
@@ -152,7 +153,7 @@ export function DoseList({ doses, none, after }: { doses: readonly Dose[]; none?
           <b>
             {showRate(amountFor(dose))} lb <Substances text={dose.for === 'sulfur' ? 'S' : dose.for} />
           </b>
-          <span>{showDay(dose.date)}</span>
+          <span>{sayDay(dose.date)}</span>
         </li>
       ))}
       {after && (

@@ -5,7 +5,7 @@ import { alternativeValue } from '@core/reckoning/figure';
 import type { NitrogenPrescription } from '@core/prescription/prescription';
 import { isRefusal } from '@core/reckoning/refusal';
 import { Fig } from '../../../ui/fig';
-import { showExact } from '../../../ui/format';
+import { showExact } from '@core/words/numbers';
 
 interface WalkProps {
   nitrogen: NitrogenPrescription;

@@ -6,7 +6,7 @@ import { nutrientBalance } from '@core/nutrients/balance';
 import type { Dose } from '@core/season/plan/dose';
 import { levelInWords } from '@core/soil/interpret';
 import { Fig } from '../../../ui/fig';
-import { showRate } from '../../../ui/format';
+import { showRate, roundedTo } from '@core/words/numbers';
 import { ColumnGlyph } from '../../../ui/glyphs';
 import { Substances } from '../../../ui/substance';
 import { Amount, DoseList, Line, type OwnAsk, OwnButton } from './line';
@@ -47,7 +47,7 @@ function BalanceStrip({ line, sold }: { line: NutrientPrescription; sold: string
   const takes = Number(showRate(Math.min(uncapped, removal.value * factor)));
   const total = Number(showRate(uncapped));
   // printed sums must add: the soil's share is what is left of the printed total
-  const soil = Number((total - takes).toFixed(2));
+  const soil = roundedTo(total - takes, 2);
   if (soil < 0) return null;
   const scale = Math.min(PX_PER_LB, WIDEST / Math.max(total, 0.01));
   return (

@@ -8,7 +8,7 @@ import type { ZoneFacts } from '@core/prescription/zone-facts';
 import { analyteName } from '@core/records/analytes';
 import { type Interpretation, levelInWords, type Finding } from '@core/soil/interpret';
 import { Fig } from '../../../ui/fig';
-import { showWeight } from '../../../ui/format';
+import { showWeight } from '@core/words/numbers';
 import { ColumnGlyph } from '../../../ui/glyphs';
 import { Line, ZoneTotal } from './line';
 

@@ -16,7 +16,7 @@ import { sulfurForCarbonate } from '@core/sulfur/carbonate';
 import { zoneBulkDensity } from '@core/soil/report';
 import type { PhFinding } from '@core/soil/interpret';
 import { Fig } from '../../../ui/fig';
-import { showExact, showMoney, showPh, showProductRate, showRate, showWeight } from '../../../ui/format';
+import { showExact, showMoney, showPh, showProductRate, showRate, showWeight } from '@core/words/numbers';
 import { WarnGlyph } from '../../../ui/glyphs';
 import { Substances } from '../../../ui/substance';
 import { Track } from '../../../ui/track';

@@ -3,7 +3,7 @@ import type { ZoneFacts } from '@core/prescription/zone-facts';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import type { School } from '@core/soil/interpret';
 import { Fig } from '../../../ui/fig';
-import { showProductRate, showRate, showWeight } from '../../../ui/format';
+import { showProductRate, showRate, showWeight } from '@core/words/numbers';
 import { ColumnGlyph } from '../../../ui/glyphs';
 import { Substances } from '../../../ui/substance';
 import { Amount, DoseList, Line, type OwnAsk, OwnButton } from './line';

@@ -6,7 +6,7 @@ import type { Zone } from '@core/records/case';
 import { type CopiedLine, differencesOf, linesToCopy } from '@core/prescription/copy-prescription';
 import { latestTest } from '@core/soil/report';
 import { Fault, TextField } from '../../../ui/field';
-import { showRate } from '../../../ui/format';
+import { showRate } from '@core/words/numbers';
 import { StopGlyph, WarnGlyph } from '../../../ui/glyphs';
 import { Substances } from '../../../ui/substance';
 import { useOfferUndo } from '../../../ui/use-offer-undo';

@@ -1,7 +1,7 @@
 import { Button, Modal } from 'antd';
 import { useEffect, useState } from 'react';
 import { Fault, TextField } from '../../../ui/field';
-import { showExact } from '../../../ui/format';
+import { showExact } from '@core/words/numbers';
 import { Substances } from '../../../ui/substance';
 import type { OwnAsk } from '../lines/line';
 import type { Answer, Sent } from '../prescribe-action';

@@ -7,7 +7,8 @@ import { addDose } from '@core/season/edit/edit-plan';
 import { leastRateLb } from '@core/season/rules/limits';
 import { mondaysOf } from '@core/days/weeks';
 import { Fault } from '../../../ui/field';
-import { showDay } from '../../../ui/format';
+import { sayDay } from '@core/words/days';
+import { roundedTo } from '@core/words/numbers';
 
 /** Adds a dose by hand: zone, week, product, rate. The checks judge it once it stands. */
 export function AddDose({
@@ -43,7 +44,7 @@ export function AddDose({
     const rate = rateLb ?? leastOf(product);
     const next = addDose(doses, { zoneId: zone, date, product, rateLb: rate, phosphorusWanted });
     if (isRefusal(next)) return setFault(next.refused);
-    onAdd(next, `${product.name} added on ${showDay(date)}`);
+    onAdd(next, `${product.name} added on ${sayDay(date)}`);
   };
   return (
     <Modal title="Add a dose" open onOk={add} onCancel={onClose} okText="Add this dose" destroyOnHidden>
@@ -63,7 +64,7 @@ export function AddDose({
             aria-label="Week of the new dose"
             value={date}
             onChange={setDate}
-            options={mondaysOf(year).map((w) => ({ value: w.date, label: showDay(w.date) }))}
+            options={mondaysOf(year).map((w) => ({ value: w.date, label: sayDay(w.date) }))}
           />
         </Form.Item>
         <Form.Item label="Product" htmlFor="add-product">
@@ -74,7 +75,7 @@ export function AddDose({
             onChange={(id: string) => {
               setProductId(id);
               const chosen = usable.find((p) => p.id === id);
-              if (chosen && rateLb === null) setRateLb(Number(leastOf(chosen).toFixed(2)));
+              if (chosen && rateLb === null) setRateLb(roundedTo(leastOf(chosen), 2));
             }}
             options={usable.map((p) => ({ value: p.id, label: `${p.name} ${faceOf(p)}` }))}
           />

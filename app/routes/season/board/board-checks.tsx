@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import type { Consequence, JudgedPlan } from '@core/season/checks/judge-plan';
 import type { MendingEdit } from '@core/season/edit/edits-that-mend';
 import { CheckList } from '../../../ui/check-list';
-import { showMoney } from '../../../ui/format';
+import { showMoney } from '@core/words/numbers';
 import { checkKey } from './use-edits-that-mend';
 
 type JudgedCheck = JudgedPlan['checks'][number];

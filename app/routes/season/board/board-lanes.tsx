@@ -18,7 +18,8 @@ import type { JudgedPlan } from '@core/season/checks/judge-plan';
 import { keysOfGivenDoses } from '@core/season/plan/doses-given';
 import type { SeasonPlan, ZoneSeason } from '@core/season/plan/season-plan';
 import { mondaysOf } from '@core/days/weeks';
-import { showArea, showDay, showRate, showWeight } from '../../../ui/format';
+import { showArea, showRate, showWeight } from '@core/words/numbers';
+import { sayDay } from '@core/words/days';
 import { Mark, MARK_OF } from '../../../ui/marks';
 import { growthPath } from '../../../ui/ribbon';
 import { useWidth } from '../../../ui/use-width';
@@ -96,8 +97,8 @@ function DoseBlock({
         {...moving}
         data-dose={key}
         aria-pressed={state.selected}
-        aria-label={`${showDay(dose.date)}, ${showRate(amountFor(dose))} lb ${substance} per 1000 sq ft as ${product?.name ?? dose.productId}, ${showWeight(dose.zoneLb)} lb product for the zone${state.locked ? ', locked' : ''}${state.given ? ', given' : ''}${state.fault ? ', a check fails here' : ''}`}
-        title={`${showDay(dose.date)}: ${product?.name ?? dose.productId}, ${MARK_OF[dose.for].word}`}
+        aria-label={`${sayDay(dose.date)}, ${showRate(amountFor(dose))} lb ${substance} per 1000 sq ft as ${product?.name ?? dose.productId}, ${showWeight(dose.zoneLb)} lb product for the zone${state.locked ? ', locked' : ''}${state.given ? ', given' : ''}${state.fault ? ', a check fails here' : ''}`}
+        title={`${sayDay(dose.date)}: ${product?.name ?? dose.productId}, ${MARK_OF[dose.for].word}`}
         onClick={() => hand.select(key)}
         onKeyDown={onKeyDown}
       >

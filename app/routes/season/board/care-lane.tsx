@@ -1,7 +1,7 @@
 import { Segmented } from 'antd';
 import { useId } from 'react';
 import { type CareTask, type Effort, EFFORTS } from '@core/care/tasks';
-import { showDay } from '../../../ui/format';
+import { sayDay } from '@core/words/days';
 
 const EFFORT_WORDS: Record<Effort, string> = { essential: 'Essential', better: 'Better', best: 'Best' };
 
@@ -37,7 +37,7 @@ export function CareTasks({
           {tasks.map((task) => (
             <li key={task.id}>
               <span className="nowrap">
-                {showDay(task.from)} to {showDay(task.to)}
+                {sayDay(task.from)} to {sayDay(task.to)}
               </span>
               <span>
                 <b>{task.title}</b>

@@ -1,5 +1,5 @@
 import type { Consequence } from '@core/season/checks/judge-plan';
-import { showMoney } from '../../../ui/format';
+import { showMoney } from '@core/words/numbers';
 import { Substances } from '../../../ui/substance';
 
 /** What a step broke, mended and cost, in one line that is read out. */

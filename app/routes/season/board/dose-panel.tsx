@@ -6,7 +6,8 @@ import { percentFor } from '@core/products/shelf';
 import type { Dose } from '@core/season/plan/dose';
 import { mondaysOf } from '@core/days/weeks';
 import { Fig } from '../../../ui/fig';
-import { showDay, showProductRate, showRate, showWeight } from '../../../ui/format';
+import { showProductRate, showRate, showWeight, roundedTo } from '@core/words/numbers';
+import { sayDay } from '@core/words/days';
 import { Substances } from '../../../ui/substance';
 
 export interface DosePanelProps {
@@ -44,7 +45,7 @@ export function DosePanel(props: DosePanelProps) {
     <section className="dosepanel" aria-labelledby={`${id}-h`}>
       <div className="pagehead" style={{ padding: 0 }}>
         <h2 id={`${id}-h`}>
-          {showDay(dose.date)}, {zone.name}
+          {sayDay(dose.date)}, {zone.name}
         </h2>
         <span className="sp" />
         <Button size="small" onClick={props.onClose}>
@@ -66,8 +67,8 @@ export function DosePanel(props: DosePanelProps) {
             options={[
               ...(mondaysOf(year).some((w) => w.date === dose.date)
                 ? []
-                : [{ value: dose.date, label: showDay(dose.date) }]),
-              ...mondaysOf(year).map((w) => ({ value: w.date, label: showDay(w.date) })),
+                : [{ value: dose.date, label: sayDay(dose.date) }]),
+              ...mondaysOf(year).map((w) => ({ value: w.date, label: sayDay(w.date) })),
             ]}
             onChange={props.onMoveTo}
           />
@@ -101,7 +102,7 @@ export function DosePanel(props: DosePanelProps) {
             min={0.01}
             max={200}
             step={0.05}
-            defaultValue={Number(dose.rateLb.toFixed(2))}
+            defaultValue={roundedTo(dose.rateLb, 2)}
             onStep={(value) => props.onRate(Number(value))}
             onPressEnter={(event) => props.onRate(Number((event.target as HTMLInputElement).value))}
             onBlur={(event) => {

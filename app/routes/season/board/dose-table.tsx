@@ -3,7 +3,8 @@ import { faceOf } from '@core/products/label/face';
 import type { Dose } from '@core/season/plan/dose';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { Fig } from '../../../ui/fig';
-import { showProductRate, showRate, showWeekday, showWeight } from '../../../ui/format';
+import { showProductRate, showRate, showWeight } from '@core/words/numbers';
+import { sayWeekday } from '@core/words/days';
 import { Substances } from '../../../ui/substance';
 
 function brings(dose: Dose): string {
@@ -45,7 +46,7 @@ export function DoseTable({ zoneSeason, products }: { zoneSeason: ZoneSeason; pr
             const product = products.find((p) => p.id === dose.productId);
             return (
               <tr key={dose.date + dose.productId}>
-                <td className="nowrap">{showWeekday(dose.date)}</td>
+                <td className="nowrap">{sayWeekday(dose.date)}</td>
                 <td>
                   {product?.name} <span className="small nowrap">{product && faceOf(product)}</span>
                 </td>

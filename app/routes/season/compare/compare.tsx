@@ -4,7 +4,7 @@ import type { Case, Plan, PlannedDose, Zone } from '@core/records/case';
 import type { SeasonPlan } from '@core/season/plan/season-plan';
 import { type PlanFigures, planFigures } from '@core/season/output/plan-figures';
 import { withDoses } from '@core/season/plan/with-doses';
-import { showMoney, showRate } from '../../../ui/format';
+import { showMoney, showRate } from '@core/words/numbers';
 import { StandingGlyph } from '../../../ui/glyphs';
 import { MONTHS } from '../../../ui/ribbon';
 

@@ -1,7 +1,7 @@
 import type { Product } from '@core/records/case';
 import type { Dose } from '@core/season/plan/dose';
 import { purchases } from '@core/products/purchases';
-import { showMoney, showWeight } from '../../../ui/format';
+import { showMoney, showWeight } from '@core/words/numbers';
 
 /** What to buy for the whole property: whole bags, stock first, what is left. */
 export function Buying({ doses, products }: { doses: readonly Dose[]; products: readonly Product[] }) {

@@ -9,16 +9,8 @@ import type { SeasonPlan, ZoneSeason } from '@core/season/plan/season-plan';
 import { planSheet, type SheetLine } from '@core/season/output/plan-sheet';
 import { weeklyNitrogen } from '@core/season/plan/weekly-nitrogen';
 import { weeklyNitrogenSvg } from '../../../ui/charts/weekly-nitrogen-chart';
-import {
-  showArea,
-  showDate,
-  showDay,
-  showMoney,
-  showProductRate,
-  showRate,
-  showWeekday,
-  showWeight,
-} from '../../../ui/format';
+import { showArea, showMoney, showProductRate, showRate, showWeight } from '@core/words/numbers';
+import { sayDate, sayDay, sayWeekday } from '@core/words/days';
 import { Ribbon } from '../../../ui/ribbon';
 import { amountFor } from '../../../work/dose-words';
 import { feedingWindows } from '@core/season/plan/season-windows';
@@ -65,7 +57,7 @@ const bold = (text: string): Content => ({ text, bold: true });
 
 function doseRows(lines: readonly SheetLine[]): Content[][] {
   return lines.map((line) => [
-    showWeekday(line.date),
+    sayWeekday(line.date),
     `${line.product} ${line.face}`,
     { text: `${showProductRate(line.ratePer1000Lb)}`, alignment: 'right' },
     { text: `${showWeight(line.weighOutLb)}`, alignment: 'right' },
@@ -151,7 +143,7 @@ function zonePage(
           {
             ul: tasks.map(
               (task) =>
-                `${showDay(task.from)} to ${showDay(task.to)}: ${task.title}. ${task.says} When ${task.condition}.`,
+                `${sayDay(task.from)} to ${sayDay(task.to)}: ${task.title}. ${task.says} When ${task.condition}.`,
             ),
           },
         ]
@@ -184,7 +176,7 @@ export function planDocument(
     content: [
       { text: `Season ${plan.year}, ${given.property.name}`, font: 'Vollkorn', fontSize: 22 },
       {
-        text: `${sheet.lines.length} doses on ${sheet.trips.length} days; ${provenance}; ${showDate(today)}.`,
+        text: `${sheet.lines.length} doses on ${sheet.trips.length} days; ${provenance}; ${sayDate(today)}.`,
         margin: [0, 2, 0, 4],
       },
       heading('Days of spreading'),
@@ -195,7 +187,7 @@ export function planDocument(
           body: [
             ['Day', 'Zone', 'Product', 'Weigh out'].map(bold),
             ...sheet.lines.map((line) => [
-              showWeekday(line.date),
+              sayWeekday(line.date),
               line.zone,
               `${line.product} ${line.face}`,
               { text: `${showWeight(line.weighOutLb)} lb product`, alignment: 'right' as const },

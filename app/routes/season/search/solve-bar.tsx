@@ -3,21 +3,22 @@ import type { Plan } from '@core/records/case';
 import { conflictWords, letGoWords } from '@core/season/planner/conflict-words';
 import type { Conflict } from '@core/season/planner/conflicts';
 import type { BestPlan } from '@core/season/planner/plan-best';
-import { showDate, showMoney } from '../../../ui/format';
+import { showMoney, fixed } from '@core/words/numbers';
+import { sayDate } from '@core/words/days';
 import { Substances } from '../../../ui/substance';
 import { StandingGlyph } from '../../../ui/glyphs';
 import type { Search } from './use-solver';
 
 const percent = (gap: number): string =>
-  gap < 0.05 ? 'the best there is' : `within ${gap.toFixed(gap < 1 ? 2 : 1)} % of the best`;
+  gap < 0.05 ? 'the best there is' : `within ${fixed(gap, gap < 1 ? 2 : 1)} % of the best`;
 
 /** How the plan came to be, in a line. */
 export function provenance(plan: Plan | undefined, edited: boolean): string {
   if (!plan?.doses) return 'a first draft by the plain rule';
   const { solved } = plan;
-  if (!solved || edited) return plan.keptOn ? `saved ${showDate(plan.keptOn)}` : 'changed by hand, not saved yet';
+  if (!solved || edited) return plan.keptOn ? `saved ${sayDate(plan.keptOn)}` : 'changed by hand, not saved yet';
   const how = solved.gapPercent === undefined ? 'found by the planner' : `proven ${percent(solved.gapPercent)}`;
-  return plan.keptOn ? `${how}; saved ${showDate(plan.keptOn)}` : `${how}; not saved yet`;
+  return plan.keptOn ? `${how}; saved ${sayDate(plan.keptOn)}` : `${how}; not saved yet`;
 }
 
 /** The search under way: seconds, the best so far, how much better any other plan could still be, and the stop. */
@@ -31,7 +32,7 @@ export function SearchLine({ search, onStop }: { search: Search; onStop: () => v
         {doses
           ? `Best so far: ${doses.length} doses${best === undefined ? '' : `, ${showMoney(best)} with all wishes weighed`}, ${gapPercent === undefined ? 'not proven yet' : `proven ${percent(gapPercent)}`}`
           : 'Looking for a first plan'}
-        , {seconds.toFixed(0)} s
+        , {fixed(seconds, 0)} s
       </span>
       <Button onClick={onStop}>{doses ? 'Stop and take the best so far' : 'Stop'}</Button>
     </div>

@@ -1,0 +1,14 @@
+import dayjs from 'dayjs';
+import utc from 'dayjs/plugin/utc.js';
+import type { IsoDay } from '../days/day';
+
+dayjs.extend(utc);
+
+/** Days to text, once: the day before the month, the month in letters, so that nobody takes 9/8 for August. */
+
+/** A day without its year. sayDay('2027-09-08') is '8 Sep'. */
+export const sayDay = (day: IsoDay): string => dayjs.utc(day).format('D MMM');
+/** A day with its weekday. sayWeekday('2027-09-08') is 'Wed 8 Sep'. */
+export const sayWeekday = (day: IsoDay): string => dayjs.utc(day).format('ddd D MMM');
+/** A day with its year. sayDate('2027-09-08') is '8 Sep 2027'. */
+export const sayDate = (day: IsoDay): string => dayjs.utc(day).format('D MMM YYYY');
