@@ -5,6 +5,8 @@ import { formatSchema } from '../core/files/json-schema';
 import { PACK_SCHEMAS } from '../core/packs/rule-packs';
 import type { Input } from '../core/reckoning/inputs';
 import { handbookParts } from '../core/reckoning/handbook';
+import { ZONE_CHECKS } from '../core/season/checks/check-plan';
+import { PROPERTY_CHECKS } from '../core/season/checks/property-checks';
 import { REGISTRY } from '../core/registry';
 
 /** The documents that are made from the code: by path, their whole text. `npm run docs:write` writes them, a test compares. */
@@ -98,6 +100,17 @@ function methodsPage(): string {
     lines.push(`Sources: ${e.sources.map((s) => `${s.cite} (${s.standing})`).join('; ')}.`, '');
     lines.push(`Example: \`${JSON.stringify(e.example.inputs)}\` gives \`${JSON.stringify(e.example.value)}\`.`, '');
   }
+  lines.push(
+    '# Checks of a season',
+    '',
+    'Every rule a finished plan is judged by, recomputed from its doses without asking the planner. A check warns or fails; its',
+    'sentence names the number and the limit. Rows of `core/season/checks`.',
+    '',
+    '| check | watches | rule |',
+    '|---|---|---|',
+    ...[...ZONE_CHECKS, ...PROPERTY_CHECKS].map((row) => `| \`${row.id}\` | ${row.kind} | ${row.rule} |`),
+    '',
+  );
   return lines.join('\n');
 }
 

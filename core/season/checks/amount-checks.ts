@@ -1,121 +1,122 @@
-import { codeYearCap } from '../rules/local-codes';
-import { yearToleranceLb, potashOverLb } from '../rules/limits';
 import { two } from '../../words/numbers';
-import { type Check, EPS, type Facts, judge, sum } from './check';
+import { potashOverLb, yearToleranceLb } from '../rules/limits';
+import { codeYearCap } from '../rules/local-codes';
+import { check, EPS, type Facts, sum } from './check';
 
-/** Year's amounts: nitrogen, phosphate, potash, magnesium, sulfur, and the code's cap. */
-export function amountChecks({ zoneSeason, doses, codes }: Facts): Check[] {
-  const { prescription, unplaced } = zoneSeason;
-  const checks: Check[] = unplaced.map((missing) => ({
-    id: `unplaced-${missing.for}`,
-    standing: 'warn',
-    title: `Not all ${missing.for === 'sulfur' ? 'S' : missing.for} placed`,
-    found: '',
-    says: missing.says,
-  }));
-  const yearN = sum(doses, 'N');
-  const wantN = prescription.nitrogen.year.value;
-  checks.push(
-    judge(
-      'nitrogen-year',
-      'Nitrogen, year',
-      `${two(yearN)} of ${two(wantN)} lb N`,
-      Math.abs(yearN - wantN) <= yearToleranceLb(wantN) + EPS
-        ? undefined
-        : {
-            standing: 'warn',
-            says: `The doses bring ${two(yearN)} lb N per 1000, the prescription asks for ${two(wantN)}.`,
-          },
-    ),
-  );
-  const cap = codeYearCap(codes);
-  if (cap !== undefined)
-    checks.push(
-      judge(
-        'code-year',
-        'Code, N of the year',
-        `${two(yearN)} of ${two(cap)} lb N`,
-        yearN <= cap + EPS
-          ? undefined
-          : { standing: 'fail', says: `The year's ${two(yearN)} lb N per 1000 pass the code's ${two(cap)}.` },
-      ),
+/** What the year brings against what is asked: nitrogen, phosphate, potash, magnesium, sulfur, and the code's cap. */
+
+const unplaced = check({
+  id: 'unplaced',
+  kind: 'amount',
+  title: (m) => `Not all ${m.of === 'sulfur' ? 'S' : m.of} placed`,
+  rule: 'What is prescribed finds a day and a product.',
+  measure: ({ zoneSeason }: Facts) =>
+    zoneSeason.unplaced.map((missing) => ({ of: missing.for, found: '', words: missing.says })),
+  standing: () => 'warn',
+  says: (m) => m.words,
+});
+
+const nitrogenYear = check({
+  id: 'nitrogen-year',
+  kind: 'amount',
+  title: 'Nitrogen, year',
+  rule: 'The doses bring the nitrogen prescribed for the year, within the tolerance of a year.',
+  yearOf: 'N',
+  measure: ({ zoneSeason, doses }: Facts) => {
+    const brought = sum(doses, 'N');
+    const want = zoneSeason.prescription.nitrogen.year.value;
+    return { found: `${two(brought)} of ${two(want)} lb N`, brought, want };
+  },
+  standing: ({ brought, want }) => (Math.abs(brought - want) <= yearToleranceLb(want) + EPS ? 'pass' : 'warn'),
+  says: ({ brought, want }) => `The doses bring ${two(brought)} lb N per 1000, the prescription asks for ${two(want)}.`,
+});
+
+const codeYear = check({
+  id: 'code-year',
+  kind: 'amount',
+  title: 'Code, N of the year',
+  rule: 'The nitrogen of the year stays within what the local code allows.',
+  measure: ({ doses, codes }: Facts) => {
+    const cap = codeYearCap(codes);
+    const brought = sum(doses, 'N');
+    return cap === undefined ? undefined : { found: `${two(brought)} of ${two(cap)} lb N`, brought, cap };
+  },
+  standing: ({ brought, cap }) => (brought <= cap + EPS ? 'pass' : 'fail'),
+  says: ({ brought, cap }) => `The year's ${two(brought)} lb N per 1000 pass the code's ${two(cap)}.`,
+});
+
+const phosphorus = check({
+  id: 'phosphorus',
+  kind: 'amount',
+  title: 'Phosphorus',
+  rule: 'Phosphate comes where the test asks for it, as much as it asks, and nowhere else.',
+  yearOf: 'P2O5',
+  measure: ({ zoneSeason, doses }: Facts) => {
+    const brought = sum(doses, 'P2O5');
+    const want = zoneSeason.prescription.phosphorus.yearLb;
+    return {
+      found: brought > EPS || want > 0 ? `${two(brought)} of ${two(want)} lb P2O5` : 'none planned',
+      brought,
+      want,
+      doses: want === 0 ? doses.filter((d) => (d.delivers.P2O5 ?? 0) > 0) : [],
+    };
+  },
+  standing: ({ brought, want }) =>
+    want === 0 && brought > EPS ? 'fail' : Math.abs(brought - want) > yearToleranceLb(want) + EPS ? 'warn' : 'pass',
+  says: ({ brought, want }) =>
+    want === 0
+      ? 'The test asks for no P2O5, and a product brings some.'
+      : brought > want
+        ? `The doses bring ${two(brought)} lb P2O5 per 1000, the test asks for ${two(want)}.`
+        : `The doses bring ${two(brought)} lb P2O5 per 1000 of the ${two(want)} that the test asks for.`,
+});
+
+const potash = check({
+  id: 'potassium-year',
+  kind: 'amount',
+  title: 'Potash, year',
+  rule: 'The doses bring the potash that the test or the chosen school asks for; a little over does no harm.',
+  yearOf: 'K2O',
+  measure: ({ zoneSeason, doses }: Facts) => {
+    const brought = sum(doses, 'K2O');
+    // a school may ask for potash that the test does not
+    const bySchool = (zoneSeason.schools?.amounts ?? []).reduce(
+      (all, a) => all + (a.nutrient === 'K2O' ? (a.leastLb ?? 0) : 0),
+      0,
     );
+    const want = Math.max(zoneSeason.prescription.potassium.yearLb, bySchool);
+    return want > 0 || brought > EPS ? { found: `${two(brought)} of ${two(want)} lb K2O`, brought, want } : undefined;
+  },
+  standing: ({ brought, want }) =>
+    brought < want - yearToleranceLb(want) - EPS || brought > want + potashOverLb(want) + yearToleranceLb(want) + EPS
+      ? 'warn'
+      : 'pass',
+  says: ({ brought, want }) => `The doses bring ${two(brought)} lb K2O per 1000, ${two(want)} are asked for.`,
+});
 
-  const phosphate = sum(doses, 'P2O5');
-  const wantP = prescription.phosphorus.yearLb;
-  const off = yearToleranceLb(wantP) + EPS;
-  checks.push(
-    judge(
-      'phosphorus',
-      'Phosphorus',
-      phosphate > EPS || wantP > 0 ? `${two(phosphate)} of ${two(wantP)} lb P2O5` : 'none planned',
-      wantP === 0 && phosphate > EPS
-        ? {
-            standing: 'fail',
-            says: 'The test asks for no P2O5, and a product brings some.',
-            doses: doses.filter((d) => (d.delivers.P2O5 ?? 0) > 0),
-          }
-        : phosphate > wantP + off
-          ? {
-              standing: 'warn',
-              says: `The doses bring ${two(phosphate)} lb P2O5 per 1000, the test asks for ${two(wantP)}.`,
-            }
-          : phosphate < wantP - off
-            ? {
-                standing: 'warn',
-                says: `The doses bring ${two(phosphate)} lb P2O5 per 1000 of the ${two(wantP)} that the test asks for.`,
-              }
-            : undefined,
-    ),
-  );
+/** Magnesium and combined sulfur: only too little is a fault. */
+const broughtAlong = (nutrient: 'Mg' | 'S', carried: string, title: string, carriers: string) =>
+  check({
+    id: `${nutrient}-year`,
+    kind: 'amount',
+    title,
+    rule: `${nutrient} that the test asks for comes along with other doses.`,
+    measure: ({ zoneSeason: { prescription }, doses }: Facts) => {
+      const want = { Mg: prescription.magnesium.yearLb, S: prescription.sulfur.yearLb }[nutrient];
+      const brought = sum(doses, carried);
+      return want === 0 ? undefined : { found: `${two(brought)} of ${two(want)} lb ${nutrient}`, brought, want };
+    },
+    standing: ({ brought, want }) => (brought >= want - yearToleranceLb(want) - EPS ? 'pass' : 'warn'),
+    says: ({ brought, want }) =>
+      `The doses bring ${two(brought)} lb ${nutrient} per 1000 of ${two(want)} asked for: choose a product that carries ${carriers}.`,
+  });
 
-  const potash = sum(doses, 'K2O');
-  // a school may ask for potash that the test does not
-  const bySchool = (zoneSeason.schools?.amounts ?? []).reduce(
-    (all, a) => all + (a.nutrient === 'K2O' ? (a.leastLb ?? 0) : 0),
-    0,
-  );
-  const wantK = Math.max(prescription.potassium.yearLb, bySchool);
-  const short = potash < wantK - yearToleranceLb(wantK) - EPS;
-  const over = potash > wantK + potashOverLb(wantK) + yearToleranceLb(wantK) + EPS;
-  if (wantK > 0 || potash > EPS)
-    checks.push(
-      judge(
-        'potassium-year',
-        'Potash, year',
-        `${two(potash)} of ${two(wantK)} lb K2O`,
-        short || over
-          ? {
-              standing: 'warn',
-              says: `The doses bring ${two(potash)} lb K2O per 1000, ${two(wantK)} are asked for.`,
-            }
-          : undefined,
-      ),
-    );
-
-  for (const [nutrient, carried, need] of [
-    ['Mg', 'Mg', prescription.magnesium.yearLb],
-    ['S', 'S-combined', prescription.sulfur.yearLb],
-  ] as const) {
-    if (need === 0) continue;
-    const brought = sum(doses, carried);
-    const how =
-      nutrient === 'S'
-        ? 'combined sulfur, such as ammonium sulfate or sulfate of potash'
-        : 'magnesium, such as dolomitic lime where lime is due';
-    checks.push(
-      judge(
-        `${nutrient}-year`,
-        nutrient === 'S' ? 'Combined S, year' : 'Mg, year',
-        `${two(brought)} of ${two(need)} lb ${nutrient}`,
-        brought >= need - yearToleranceLb(need) - EPS
-          ? undefined
-          : {
-              standing: 'warn',
-              says: `The doses bring ${two(brought)} lb ${nutrient} per 1000 of ${two(need)} asked for: choose a product that carries ${how}.`,
-            },
-      ),
-    );
-  }
-  return checks;
-}
+export const AMOUNT_CHECKS = [
+  unplaced,
+  nitrogenYear,
+  codeYear,
+  phosphorus,
+  potash,
+  broughtAlong('Mg', 'Mg', 'Mg, year', 'magnesium, such as dolomitic lime where lime is due'),
+  broughtAlong('S', 'S-combined', 'Combined S, year', 'combined sulfur, such as ammonium sulfate or sulfate of potash'),
+];

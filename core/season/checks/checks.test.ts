@@ -5,6 +5,8 @@ import { doseKey } from '../plan/dose-key';
 import { judgePlan } from './judge-plan';
 import { demoCase, dose, draft, GOOD, judged, okonedo } from '../front-lawn.fixture';
 import { planSeason } from '../draft/plan-season';
+import { ZONE_CHECKS } from './check-plan';
+import { PROPERTY_CHECKS } from './property-checks';
 import { withDoses } from '../plan/with-doses';
 
 // Every rule is broken by a plan that breaks it, and only then. Limits are those of common practice unless a line says otherwise.
@@ -29,6 +31,19 @@ describe('a plan that keeps every rule', () => {
       .checks.filter((c) => c.zoneId)
       .map((c) => c.id);
     expect(new Set(ids).size).toBe(ids.length);
+  });
+});
+
+describe('the rows of the checks', () => {
+  const rows = [...ZONE_CHECKS, ...PROPERTY_CHECKS];
+  it('stand once each, with their rule in a sentence', () => {
+    expect(new Set(rows.map((row) => row.id)).size).toBe(rows.length);
+    expect(rows.filter((row) => !/^[A-Z].*\.$/.test(row.rule))).toEqual([]);
+  });
+  it('are the only ones that judge: every check of a plan is a row, or one of several of a row', () => {
+    const known = rows.map((row) => row.id);
+    for (const check of judged([dose('2027-12-06', 'ammonium-sulfate-21', 9)]).checks)
+      expect(known.some((id) => check.id === id || check.id.startsWith(`${id}-`))).toBe(true);
   });
 });
 
@@ -77,7 +92,7 @@ describe('each rule, by a plan that breaks it', () => {
   it('lime and free sulfur that nothing asks for', () => {
     const lime = starter('calcitic-lime') ?? STARTER_SHELF.find((p) => p.limeKind)!;
     const given = withProducts(lime.id);
-    expect(standing('ph-doses', only(dose('2027-10-18', lime.id, 20, 'lime')), given)).toMatchObject({
+    expect(standing('ph-unasked', only(dose('2027-10-18', lime.id, 20, 'lime')), given)).toMatchObject({
       standing: 'fail',
     });
   });

@@ -1,4 +1,5 @@
 import type { Case } from '../../records/case';
+import { BADNESS } from './check';
 import { type Check, checkPropertyPlan, checkZonePlan } from './check-plan';
 import type { SeasonPlan } from '../plan/season-plan';
 import { purchases } from '../../products/purchases';
@@ -34,7 +35,6 @@ export interface Consequence {
   trips: number;
 }
 
-const ORDER = { pass: 0, warn: 1, fail: 2 } as const;
 const nameOf = (check: JudgedPlan['checks'][number]) => `${check.zoneId ?? ''}/${check.id}`;
 
 /** What changed between two plans: rules broken or mended, cost and trips. */
@@ -42,8 +42,8 @@ export function consequenceOf(before: JudgedPlan, after: JudgedPlan): Consequenc
   const standing = (plan: JudgedPlan) => new Map(plan.checks.map((c) => [nameOf(c), c]));
   const [was, is] = [standing(before), standing(after)];
   return {
-    broken: after.checks.filter((c) => ORDER[c.standing] > ORDER[was.get(nameOf(c))?.standing ?? 'pass']),
-    mended: before.checks.filter((c) => ORDER[c.standing] > ORDER[is.get(nameOf(c))?.standing ?? 'pass']),
+    broken: after.checks.filter((c) => BADNESS[c.standing] > BADNESS[was.get(nameOf(c))?.standing ?? 'pass']),
+    mended: before.checks.filter((c) => BADNESS[c.standing] > BADNESS[is.get(nameOf(c))?.standing ?? 'pass']),
     cost: after.cost - before.cost,
     trips: after.trips - before.trips,
   };

@@ -138,7 +138,7 @@ describe('a hand edit', () => {
     ['late-season', () => moveDose(GOOD, key(GOOD[2]!), 5)],
     ['smallest-rate', () => setRate(GOOD, key(GOOD[0]!), 0.4)],
     ['phosphorus', () => [...GOOD, dose('2027-05-17', 'map-11-52', 1, 'P2O5')]],
-    ['ph-doses', () => [...GOOD, dose('2027-03-01', 'calcitic-lime', 20, 'lime')]],
+    ['ph-unasked', () => [...GOOD, dose('2027-03-01', 'calcitic-lime', 20, 'lime')]],
   ] as const)('breaking %s is found by the check of that name', (id, edit) => {
     const next = edit();
     if (isRefusal(next)) throw new Error(next.refused);

@@ -3,6 +3,7 @@ import { faceOf } from '../../products/label/face';
 import { percentFor } from '../../products/shelf';
 import { isRefusal, type Refusal } from '../../reckoning/refusal';
 import { doseKey } from '../plan/dose-key';
+import { BADNESS } from '../checks/check';
 import { checkZonePlan } from '../checks/check-plan';
 import { sayDay } from '../../words/days';
 import { type Consequence, consequenceOf, type JudgedPlan, judgePlan } from '../checks/judge-plan';
@@ -30,13 +31,6 @@ const OFFERED = 2;
 /** Halvings of a rate in search of the most that passes: closer than a hundredth of a pound from 80 lb down. */
 const HALVINGS = 13;
 
-/** Amounts of the year, by the check that watches them. */
-const AMOUNT_OF: Readonly<Record<string, 'N' | 'P2O5' | 'K2O'>> = {
-  'nitrogen-year': 'N',
-  phosphorus: 'P2O5',
-  'potassium-year': 'K2O',
-};
-
 interface Tried {
   kind: 'move' | 'rate' | 'swap' | 'remove';
   key: string;
@@ -47,7 +41,6 @@ interface Tried {
 }
 
 const RANK = { move: 0, rate: 1, swap: 2, remove: 3 } as const;
-const STANDING = { pass: 0, warn: 1, fail: 2 } as const;
 
 /**
  * Single hand edits that would mend a check of a zone and break nothing else, the least first: another week, another rate,
@@ -79,14 +72,14 @@ export function editsThatMend(
   /** Whether a changed plan of the zone mends the check and leaves every other at least as good. */
   const mends = (next: readonly PlannedDose[]): boolean => {
     const found = checksOf(next);
-    return clears(found) && found.every((c) => STANDING[c.standing] <= STANDING[stands.get(c.id) ?? 'pass']);
+    return clears(found) && found.every((c) => BADNESS[c.standing] <= BADNESS[stands.get(c.id) ?? 'pass']);
   };
 
   const standing = keysOfGivenDoses(given);
   const here = doses.filter((d) => d.zoneId === zoneId);
   const free = here.filter((d) => !d.locked && !standing.has(doseKey(d)));
   const atFault = free.filter((d) => check.doses?.includes(doseKey(d)));
-  const amount = AMOUNT_OF[check.id];
+  const amount = check.yearOf;
   const tried: Tried[] = [];
   for (const dose of atFault.length > 0 ? atFault : free) {
     const key = doseKey(dose);
