@@ -8,7 +8,7 @@ import type { Need } from '@core/products/match/need';
 import { AnswerRow } from './answer-row';
 import { Brings } from './brings';
 
-const products = STARTER_SHELF.map((p) => (p.id === 'sulfate-grade-15-0-15' ? { ...p, onHandLb: 50 } : p)) as Product[];
+const products = STARTER_SHELF.map((p) => (p.id === 'sulfate-grade-16-0-14' ? { ...p, onHandLb: 50 } : p)) as Product[];
 const context = contextOn(ACID_LAWN, ACID_REPORT, { phosphorusSays: '71 ppm', soilPh: 5.6 });
 const need: Need = { N: 0.75, K2O: 0.65 };
 const answerWith = (...ids: string[]) => {
@@ -25,7 +25,7 @@ describe('an answer of Match', () => {
     render(
       <AnswerRow
         rank={1}
-        answer={answerWith('sulfate-grade-15-0-15')}
+        answer={answerWith('sulfate-grade-16-0-14')}
         need={need}
         context={context}
         products={products}
@@ -33,7 +33,7 @@ describe('an answer of Match', () => {
       />,
     );
     const row = screen.getByRole('listitem', { name: '1. Sulfate grade' });
-    for (const words of ['5.00', '32.4', '17.6 left', 'on hand', '37 % slow', '$23.33', 'nothing against it'])
+    for (const words of ['4.69', '30.4', '19.6 left', 'on hand', '32 % slow', '$21.89', 'nothing against it'])
       expect(row.textContent).toContain(words);
     fireEvent.click(screen.getByRole('button', { name: 'Use it' }));
     expect(use).toHaveBeenCalledOnce();
@@ -45,9 +45,7 @@ describe('an answer of Match', () => {
       );
       return container.querySelector('svg')?.getAttribute('aria-label');
     };
-    expect(said(['sulfate-grade-15-0-15'])).toMatch(
-      /^brings K2O 0\.10 over, unwanted; S 0\.70, wanted; lime 2\.0, unwanted$/,
-    );
+    expect(said(['sulfate-grade-16-0-14'])).toMatch(/^brings K₂O met; S 0\.52, wanted; lime 2\.2, unwanted$/);
     expect(said(['urea-46', 'sulfate-of-potash-50'])).toMatch(/^brings K₂O met; S 0\.22, wanted; lime 1\.4, unwanted$/);
     expect(said(['urea-46'])).toMatch(/0\.65 short, unwanted/);
   });

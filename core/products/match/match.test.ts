@@ -140,16 +140,17 @@ describe('the shelf matched to a need', () => {
   const context = contextOf(zone(), acid, { phosphorusSays: '71 ppm', soilPh: 5.6 });
 
   it('puts the bag that meets both needs first when it is on hand, and says what a lone urea lacks', () => {
-    const products = shelf('sulfate-grade-15-0-15', 'urea-46', 'sulfate-of-potash-50').map((p) => ({
+    const products = shelf('sulfate-grade-16-0-14', 'urea-46', 'sulfate-of-potash-50').map((p) => ({
       ...p,
       onHandLb: 50,
     }));
     const { answers } = matchShelf(products, need, context);
-    expect(names(answers[0])).toBe('sulfate-grade-15-0-15');
+    expect(names(answers[0])).toBe('sulfate-grade-16-0-14');
     expect(answers[0]).toMatchObject({ met: true, against: [], needsBuying: false });
-    expect(answers[0]?.parts[0]?.rateLb).toBeCloseTo(5, 9);
-    expect(answers[0]?.parts[0]?.weighOutLb).toBeCloseTo(32.4, 9);
-    expect(answers[0]?.parts[0]?.leftLb).toBeCloseTo(17.6, 9);
+    // 0.75 lb N / 0.16 over 6,480 sq ft, and 0.656 lb K2O with it
+    expect(answers[0]?.parts[0]?.rateLb).toBeCloseTo(4.6875, 9);
+    expect(answers[0]?.parts[0]?.weighOutLb).toBeCloseTo(30.4, 9);
+    expect(answers[0]?.parts[0]?.leftLb).toBeCloseTo(19.6, 9);
     const urea = answers.find((a) => names(a) === 'urea-46');
     expect(urea?.against).toContain('K2O short by 100 %');
     const both = answers.find((a) => names(a) === 'urea-46 + sulfate-of-potash-50');

@@ -43,7 +43,7 @@ export const phosphateDoseCeiling = (): number => P2O5;
 
 /**
  * Most of `purpose` that one dose of a product may bring, lb nutrient/1000 ft2: whatever else the product carries must
- * stay under its own ceiling too. 15-0-15 on sand is held by its K2O to 0.5 lb N.
+ * stay under its own ceiling too. A 16-0-14 on sand is held by its K2O to 0.57 lb N.
  */
 export function doseCeiling(
   zone: Zone,
