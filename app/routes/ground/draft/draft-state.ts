@@ -1,16 +1,14 @@
 import type { CutOut } from '@core/records/case';
 import { refuseOutline } from '@core/ground/area-polygon';
 import type { Pair } from '@core/reckoning/inputs';
+import { type History, historyOf, stepBack, stepForward, stepTo } from '../../../work/history';
 import { settled } from './snap';
 import type { TypedGround } from './typed-ground';
 
 /** The ground being drawn, the keyboard's cross, and what undo and redo go back to. */
-export interface DraftState {
-  now: TypedGround;
+export interface DraftState extends History<TypedGround> {
   /** Ft east and south. */
   cross: Pair;
-  past: readonly TypedGround[];
-  future: readonly TypedGround[];
 }
 
 export type DraftAction =
@@ -31,20 +29,11 @@ export type DraftAction =
   | { do: 'redo' };
 
 export const newDraft = (now: TypedGround): DraftState => ({
-  now,
+  ...historyOf(now),
   cross: now.corners.at(-1) ?? now.at ?? [20, 20],
-  past: [],
-  future: [],
 });
 
-const MOST_STEPS_BACK = 200;
-
-const changed = (state: DraftState, part: Partial<TypedGround>): DraftState => ({
-  ...state,
-  now: { ...state.now, ...part },
-  past: [...state.past, state.now].slice(-MOST_STEPS_BACK),
-  future: [],
-});
+const changed = (state: DraftState, part: Partial<TypedGround>): DraftState => stepTo(state, { ...state.now, ...part });
 
 /** New corners: a walked ring no longer says where they are. */
 const redrawn = (state: DraftState, corners: readonly Pair[], closed = state.now.closed): DraftState =>
@@ -112,14 +101,10 @@ export function draw(state: DraftState, action: DraftAction): DraftState {
       return newDraft(action.ground);
     case 'cross':
       return { ...state, cross: action.to };
-    case 'undo': {
-      const last = state.past.at(-1);
-      return last ? { ...state, now: last, past: state.past.slice(0, -1), future: [now, ...state.future] } : state;
-    }
-    case 'redo': {
-      const [next, ...rest] = state.future;
-      return next ? { ...state, now: next, past: [...state.past, now], future: rest } : state;
-    }
+    case 'undo':
+      return stepBack(state);
+    case 'redo':
+      return stepForward(state);
   }
 }
 

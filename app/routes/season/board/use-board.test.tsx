@@ -78,11 +78,11 @@ describe('the plan on the board', () => {
     expect(board().solved).toBe(found);
     expect(store).toHaveBeenLastCalledWith({ doses: GOOD.slice(1), solved: found });
   });
-  it('keeps a hundred steps back', () => {
+  it('keeps two hundred steps back', () => {
     const { board } = opened();
-    for (let step = 1; step <= 103; step++)
+    for (let step = 1; step <= 203; step++)
       act(() => board().take(must(setRate(board().doses, first, 1 + step / 100)), `Step ${step}`));
-    for (let step = 0; step < 100; step++) act(() => board().undo());
+    for (let step = 0; step < 200; step++) act(() => board().undo());
     expect(board().canUndo).toBe(false);
     // the first three are beyond reach
     expect(board().doses.find((d) => doseKey(d) === first)?.rateLb).toBeCloseTo(1.03, 9);

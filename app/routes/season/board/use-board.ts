@@ -3,10 +3,8 @@ import type { Plan, PlannedDose } from '@core/records/case';
 import { consequenceOf, type Consequence, judgePlan } from '@core/season/checks/judge-plan';
 import { plannedDosesOf } from '@core/season/plan/planned-doses';
 import { withDoses } from '@core/season/plan/with-doses';
+import { type History, historyOf, stepBack, stepForward, stepTo } from '../../../work/history';
 import type { PropertyWork } from '../../../work/property-work';
-
-/** Steps back that are kept. */
-const MOST_STEPS = 100;
 
 /** The plan at one step of the work, and how it was found where no hand has changed it since. */
 interface Step {
@@ -19,56 +17,44 @@ interface Step {
  * in the browser by `store` after every step; undo and redo are kept while the page is open.
  */
 export function useBoard({ file, draft, season: stored, plan }: PropertyWork, store: (step: Step) => void) {
-  const [steps, setSteps] = useState<{ past: Step[]; now?: Step; future: Step[] }>({ past: [], future: [] });
+  // until the first step the board shows what is stored, whatever that becomes
+  const [steps, setSteps] = useState<History<Step>>();
   const [consequence, setConsequence] = useState<{ says: string; of: Consequence } | undefined>();
-  const now = useMemo<Step>(
-    () => steps.now ?? { doses: plan?.doses ?? plannedDosesOf(stored, new Set()), solved: plan?.solved },
-    [steps.now, plan, stored],
+  const history = useMemo(
+    () => steps ?? historyOf<Step>({ doses: plan?.doses ?? plannedDosesOf(stored, new Set()), solved: plan?.solved }),
+    [steps, plan, stored],
   );
-  const { doses } = now;
+  const { doses, solved } = history.now;
   const season = useMemo(() => withDoses(draft, file, doses), [draft, file, doses]);
   const judged = useMemo(() => judgePlan(file, season), [file, season]);
 
-  const show = useCallback(
-    (next: Step, says: string) => {
-      const after = judgePlan(file, withDoses(draft, file, next.doses));
+  const go = useCallback(
+    (next: History<Step>, says: string) => {
+      if (next === history) return;
+      const after = judgePlan(file, withDoses(draft, file, next.now.doses));
       setConsequence({ says, of: consequenceOf(judged, after) });
-      store(next);
+      setSteps(next);
+      store(next.now);
     },
-    [draft, file, judged, store],
+    [history, draft, file, judged, store],
   );
   /** Takes a step: a hand edit, or a plan with how it was found. */
   const take = useCallback(
-    (next: PlannedDose[], says: string, solved?: Plan['solved']) => {
-      const step = { doses: next, solved };
-      show(step, says);
-      setSteps(({ past }) => ({ past: [...past, now].slice(-MOST_STEPS), now: step, future: [] }));
-    },
-    [show, now],
+    (next: PlannedDose[], says: string, found?: Plan['solved']) =>
+      go(stepTo(history, { doses: next, solved: found }), says),
+    [go, history],
   );
-  const undo = useCallback(() => {
-    const before = steps.past.at(-1);
-    if (!before) return;
-    show(before, 'Undone');
-    setSteps({ past: steps.past.slice(0, -1), now: before, future: [now, ...steps.future] });
-  }, [steps, now, show]);
-  const redo = useCallback(() => {
-    const next = steps.future[0];
-    if (!next) return;
-    show(next, 'Done again');
-    setSteps({ past: [...steps.past, now], now: next, future: steps.future.slice(1) });
-  }, [steps, now, show]);
   return {
     doses,
-    solved: now.solved,
+    solved,
     season,
     judged,
     consequence,
     take,
-    undo,
-    redo,
-    canUndo: steps.past.length > 0,
-    canRedo: steps.future.length > 0,
+    undo: useCallback(() => go(stepBack(history), 'Undone'), [go, history]),
+    redo: useCallback(() => go(stepForward(history), 'Done again'), [go, history]),
+    canUndo: history.past.length > 0,
+    canRedo: history.future.length > 0,
   };
 }
 

@@ -1,0 +1,163 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { careTasks } from '@core/care/tasks';
+import type { PlanAim, PlannedDose, Zone } from '@core/records/case';
+import { isRefusal, type Refusal } from '@core/reckoning/refusal';
+import { judgePlan } from '@core/season/checks/judge-plan';
+import { doseEdits } from '@core/season/edit/dose-edits';
+import { doseKey } from '@core/season/plan/dose-key';
+import { keysOfGivenDoses } from '@core/season/plan/doses-given';
+import type { ZoneSeason } from '@core/season/plan/season-plan';
+import { weeklyNitrogen } from '@core/season/plan/weekly-nitrogen';
+import { withDoses } from '@core/season/plan/with-doses';
+import { useKey } from '../../ui/keys';
+import { useOfferUndo } from '../../ui/use-offer-undo';
+import type { PropertyWork } from '../../work/property-work';
+import type { BoardHand } from './board/board-lanes';
+import { useBoard } from './board/use-board';
+import { useEditsThatMend } from './board/use-edits-that-mend';
+import { usePlanSearch } from './search/use-plan-search';
+import type { SeasonSent } from './season-action';
+
+export interface SeasonBoardProps {
+  work: PropertyWork;
+  zone: Zone;
+  zoneSeason: ZoneSeason;
+  fault: string | undefined;
+  storing: boolean;
+  send: (sent: SeasonSent) => unknown;
+  onLaidAnew: () => void;
+}
+
+export type SeasonBoardState = ReturnType<typeof useSeasonBoard>;
+
+/** A change of the plan: its doses or why not, its sentence, and the dose it changed, as that was known before. */
+interface Edit {
+  doses: PlannedDose[] | Refusal;
+  says: string;
+  key?: string;
+}
+
+/** The plan under the hand: every edit with its sentence and its way back, the search, what is picked and what is held. */
+export function useSeasonBoard({ work, zone, storing, send, onLaidAnew }: SeasonBoardProps) {
+  const { file, draft, today, year, plan } = work;
+  const products = useMemo(() => file.products ?? [], [file.products]);
+  const [aim, setAim] = useState<PlanAim>(plan?.solved?.aim ?? 'balanced');
+  const [selected, select] = useState<string | undefined>();
+  const [refusal, setRefusal] = useState<string | undefined>();
+  const [held, setHeld] = useState<PlannedDose[] | undefined>();
+  const [adding, setAdding] = useState(false);
+  const offerUndo = useOfferUndo();
+  const board = useBoard(work, (step) => void send({ intent: 'doses', ...step }));
+  const { doses } = board;
+
+  // what is held over the board is judged live, as if it were dropped there
+  const shown = useMemo(() => (held ? withDoses(draft, file, held) : board.season), [held, draft, file, board.season]);
+  const judged = useMemo(() => (held ? judgePlan(file, shown) : board.judged), [held, file, shown, board.judged]);
+  const editsThatMend = useEditsThatMend(file, draft, doses, board.judged);
+  const shownZone = shown.zones.find((z) => z.zone.id === zone.id);
+
+  const search = usePlanSearch({
+    work,
+    aim,
+    doses,
+    busy: storing,
+    onBegin: () => {
+      setRefusal(undefined);
+      select(undefined);
+    },
+    onFound: board.take,
+    onBeside: (beside) => send({ intent: 'aside', plan: beside }),
+    onFault: setRefusal,
+  });
+
+  const focusKey = useRef<string | undefined>(undefined);
+  useEffect(() => {
+    if (!focusKey.current) return;
+    document.querySelector<HTMLElement>(`[data-dose="${CSS.escape(focusKey.current)}"]`)?.focus();
+    focusKey.current = undefined;
+  }, [doses]);
+  const edit = ({ doses: next, says, key }: Edit) => {
+    setHeld(undefined);
+    if (isRefusal(next)) return setRefusal(next.refused);
+    setRefusal(undefined);
+    search.setFound(undefined);
+    // the dose changed place: it is known by its new one
+    const moved = key && next.find((d) => !doses.includes(d));
+    if (moved) {
+      focusKey.current = document.activeElement?.hasAttribute('data-dose') ? doseKey(moved) : undefined;
+      if (selected === key) select(doseKey(moved));
+    }
+    board.take(next, says);
+  };
+  const edits = doseEdits(doses, products);
+  const hand: BoardHand = {
+    move: (key, weeks) => edit(edits.move(key, weeks)),
+    stretch: (key, byLb) => edit(edits.stretch(key, byLb)),
+    remove: (key) => {
+      select(undefined);
+      edit(edits.remove(key));
+    },
+    lock: (key) => edit(edits.lock(key)),
+    select: (key) => select((before) => (before === key ? undefined : key)),
+    preview: (to) => {
+      if (!to) return setHeld(undefined);
+      const next = (to.weeks ? edits.move(to.key, to.weeks) : edits.stretch(to.key, to.byLb ?? 0)).doses;
+      setHeld(isRefusal(next) ? undefined : next);
+    },
+  };
+  useKey('undo', () => board.undo(), [board]);
+  useKey('redo', () => board.redo(), [board]);
+  useKey('add-dose', () => setAdding(true));
+  useKey('print', () => window.print());
+
+  const weekly = useMemo(
+    () => (shownZone ? weeklyNitrogen(shownZone, products, shown) : undefined),
+    [shownZone, products, shown],
+  );
+  const putBack = (before: typeof plan) => void send({ intent: 'put-back', plan: before ?? null });
+  return {
+    ...search,
+    file,
+    zone,
+    today,
+    year,
+    plan,
+    products,
+    aim,
+    setAim,
+    selected,
+    select,
+    refusal,
+    setRefusal,
+    held,
+    adding,
+    setAdding,
+    board,
+    doses,
+    shown,
+    judged,
+    shownZone,
+    editsThatMend,
+    edit,
+    edits,
+    hand,
+    edited: board.solved === undefined,
+    all: shown.zones.flatMap((z) => z.doses),
+    given: useMemo(() => keysOfGivenDoses(file), [file]),
+    care: useMemo(() => careTasks(shown, file.choices?.effort ?? 'essential'), [shown, file.choices?.effort]),
+    weekly,
+    supply: useMemo(() => (weekly?.supply ?? []).map((s) => ({ ...s, given: s.date < today })), [weekly, today]),
+    save: () => {
+      void send({ intent: 'keep', doses });
+      offerUndo(`The plan for ${year} is saved.`, () => putBack(plan));
+    },
+    clear: () => {
+      void send({ intent: 'plain' });
+      onLaidAnew();
+      offerUndo('The plain draft is back on the board.', () => {
+        putBack(plan);
+        onLaidAnew();
+      });
+    },
+  };
+}
