@@ -24,7 +24,7 @@ import {
 } from './draft/drafted-ground';
 import { pointWith, type Target, type Tool } from './draft/pointing';
 import { type SheetView, viewOf, zoomed } from './draft/sheet-view';
-import { drawnOnSite } from './draft/site-drawing';
+import { drawnOnSite } from './draft/drawn-on-site';
 import type { SnapSwitches } from './draft/snap';
 import { groundFromZone } from './draft/typed-ground';
 import { factsFromZone, type TypedFacts } from './draft/zone-from-typed';
