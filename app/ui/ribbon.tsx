@@ -6,6 +6,7 @@ import { dayOfYear, daysInYear, monthStarts } from '@core/days/day';
 import { sayDay } from '@core/words/days';
 import { Mark, markSize } from './marks';
 import { useWidth } from './use-width';
+import { dayArea, dayLine, growthHeight, MONTHS, valueScale, yearScale } from './year-plot';
 import { windowFill, WindowPatterns } from './window-patterns';
 import { fixed } from '@core/words/numbers';
 
@@ -18,22 +19,11 @@ export interface RibbonDose {
   says: string;
 }
 
-export const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
-
 /** Narrower than this the year pans, starting about today. */
 const LEAST_WIDTH = 640;
 const SOIL_LINE = 52;
 const GROWTH_TOP = 34;
 const MARKS_AT = 66;
-
-/** Outline of growth, 0..1 by day, above a line. */
-export function growthPath(growth: readonly number[], width: number, base: number, height: number): string {
-  const perDay = width / growth.length;
-  const points = growth
-    .filter((_, day) => day % 3 === 0)
-    .map((share, i) => `${fixed(i * 3 * perDay, 1)} ${fixed(base - share * height, 1)}`);
-  return `M${points.join('L')}L${width} ${fixed(base - (growth.at(-1) ?? 0) * height, 1)}`;
-}
 
 /** A curve of the year drawn over the growth: one value a day. */
 export interface RibbonCurve {
@@ -46,12 +36,6 @@ export interface RibbonCurve {
 /** The curve's ends in words: 'Soil at 3 in, 34 to 82 °F'. */
 const curveSays = ({ name, unit, digits, values }: RibbonCurve): string =>
   `${name}, ${fixed(Math.min(...values), digits)} to ${fixed(Math.max(...values), digits)} ${unit}`;
-
-function curvePath(values: readonly number[], width: number): string {
-  const [least, most] = [Math.min(...values), Math.max(...values)];
-  const heights = values.map((v) => (v - least) / (most - least || 1));
-  return growthPath(heights, width, SOIL_LINE, GROWTH_TOP - 2);
-}
 
 export interface RibbonProps {
   season?: GrowthSeason;
@@ -79,11 +63,13 @@ export function Ribbon({ season, windows, doses, year, today, label, emptySays, 
   const id = useId().replaceAll(':', '');
   const days = daysInYear(year);
   const starts = monthStarts(year);
-  const x = (day: number) => (day / days) * width;
+  const x = yearScale(days, width);
+  const growthY = growthHeight(SOIL_LINE, GROWTH_TOP);
+  const over = curve && valueScale(curve.values, SOIL_LINE, SOIL_LINE - GROWTH_TOP + 2);
   const todayAt = today.startsWith(String(year)) ? dayOfYear(today) : undefined;
   useEffect(() => {
     const plot = panned.current;
-    if (plot && todayAt !== undefined) plot.scrollLeft = (todayAt / days) * width - plot.clientWidth / 2;
+    if (plot && todayAt !== undefined) plot.scrollLeft = yearScale(days, width)(todayAt) - plot.clientWidth / 2;
   }, [todayAt, days, width]);
   const todayMonth = todayAt === undefined ? -1 : starts.findLastIndex((start) => start <= todayAt);
   const labelled = windows
@@ -99,12 +85,7 @@ export function Ribbon({ season, windows, doses, year, today, label, emptySays, 
     >
       <svg width={width} height="84" viewBox={`0 0 ${width} 84`} role="img" aria-label={label}>
         <WindowPatterns id={id} />
-        {season && (
-          <path
-            d={`${growthPath(season.growth, width, SOIL_LINE, GROWTH_TOP)}L${width} ${SOIL_LINE}L0 ${SOIL_LINE}Z`}
-            fill="var(--growth)"
-          />
-        )}
+        {season && <path d={dayArea(season.growth, x, growthY, SOIL_LINE)} fill="var(--growth)" />}
         {starts.slice(1).map((start) => (
           <path key={start} d={`M${x(start)} 2V78`} stroke="var(--rule)" />
         ))}
@@ -121,22 +102,17 @@ export function Ribbon({ season, windows, doses, year, today, label, emptySays, 
           />
         ))}
         {season && (
-          <path
-            d={growthPath(season.growth, width, SOIL_LINE, GROWTH_TOP)}
-            fill="none"
-            stroke="var(--growth-line)"
-            strokeWidth="1.3"
-          />
+          <path d={dayLine(season.growth, x, growthY)} fill="none" stroke="var(--growth-line)" strokeWidth="1.3" />
         )}
         {MONTHS.map((month, i) => (
           <text key={month} x={x(starts[i] as number) + 4} y="11" className={i === todayMonth ? 'axis hidden' : 'axis'}>
             {month}
           </text>
         ))}
-        {curve && (
+        {curve && over && (
           <g>
-            <path d={curvePath(curve.values, width)} fill="none" stroke="var(--lichen)" strokeWidth="4" />
-            <path d={curvePath(curve.values, width)} fill="none" stroke="var(--slate)" strokeWidth="1.8" />
+            <path d={dayLine(curve.values, x, over)} fill="none" stroke="var(--lichen)" strokeWidth="4" />
+            <path d={dayLine(curve.values, x, over)} fill="none" stroke="var(--slate)" strokeWidth="1.8" />
             <text
               x={width - 6}
               y="47"

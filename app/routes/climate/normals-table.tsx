@@ -1,5 +1,5 @@
 import type { Climate } from '@core/records/case';
-import { MONTHS } from '../../ui/ribbon';
+import { MONTHS } from '../../ui/year-plot';
 import type { ClimateDraft } from './climate-source';
 import { fixed } from '@core/words/numbers';
 

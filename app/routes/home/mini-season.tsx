@@ -5,7 +5,7 @@ import type { SeasonPlan } from '@core/season/plan/season-plan';
 import { dayOfYear, daysInYear, monthStarts } from '@core/days/day';
 import { feedingWindows } from '@core/season/plan/season-windows';
 import { Mark, markSize } from '../../ui/marks';
-import { growthPath, MONTHS } from '../../ui/ribbon';
+import { dayArea, growthHeight, MONTHS, yearScale } from '../../ui/year-plot';
 import { useWidth } from '../../ui/use-width';
 import { windowFill, WindowPatterns } from '../../ui/window-patterns';
 import { amountFor } from '../../work/dose-words';
@@ -35,7 +35,7 @@ export function MiniSeason({ season, today, emptySays }: { season: SeasonPlan; t
   const growth = sharedGrowth(season);
   const days = daysInYear(season.year);
   const plot = Math.max(100, width - LETTERS);
-  const x = (day: number) => LETTERS + (day / days) * plot;
+  const x = yearScale(days, plot, LETTERS);
   const doses: Dose[] = season.zones.flatMap((z) => z.doses);
   const windows = season.zones[0] ? feedingWindows(season.zones[0], season) : [];
   const starts = monthStarts(season.year);
@@ -49,15 +49,13 @@ export function MiniSeason({ season, today, emptySays }: { season: SeasonPlan; t
         aria-label={`Year ${season.year}: ${doses.length} doses`}
       >
         <WindowPatterns id={id} />
-        <g transform={`translate(${LETTERS} 0)`}>
-          {growth.length > 0 && (
-            <path
-              d={`${growthPath(growth, plot, SOIL_LINE, 34)}L${plot} ${SOIL_LINE}L0 ${SOIL_LINE}Z`}
-              fill="var(--growth)"
-              stroke="var(--growth-line)"
-            />
-          )}
-        </g>
+        {growth.length > 0 && (
+          <path
+            d={dayArea(growth, x, growthHeight(SOIL_LINE, 34), SOIL_LINE)}
+            fill="var(--growth)"
+            stroke="var(--growth-line)"
+          />
+        )}
         {windows.map((w, i) => (
           <rect
             key={i}
@@ -112,16 +110,12 @@ export function MiniSeason({ season, today, emptySays }: { season: SeasonPlan; t
 export function MonthHeads({ year }: { year: number }) {
   const starts = monthStarts(year);
   const [ref, width] = useWidth<HTMLDivElement>(416);
+  const x = yearScale(daysInYear(year), width - LETTERS, LETTERS);
   return (
     <div ref={ref} className="mini" aria-hidden="true">
       <svg width={width} height="16">
         {MONTHS.map((month, i) => (
-          <text
-            key={month}
-            x={LETTERS + ((starts[i] as number) / daysInYear(year)) * (width - LETTERS)}
-            y="12"
-            style={{ fontSize: 11.5, fill: 'var(--loam-2)' }}
-          >
+          <text key={month} x={x(starts[i] as number)} y="12" style={{ fontSize: 11.5, fill: 'var(--loam-2)' }}>
             {month}
           </text>
         ))}

@@ -6,6 +6,7 @@ import { readCase } from '@core/files/case-file';
 import { type Case, type PlannedDose } from '@core/records/case';
 import { isRefusal } from '@core/reckoning/refusal';
 import { doseKey } from '@core/season/plan/dose-key';
+import { yearScale } from '../../ui/year-plot';
 import { judgePlan } from '@core/season/checks/judge-plan';
 import { planSeason } from '@core/season/draft/plan-season';
 import { plannedDosesOf } from '@core/season/plan/planned-doses';
@@ -99,7 +100,7 @@ describe('the board', () => {
   });
   it('puts doses that would touch below each other', () => {
     const same = [first, { ...first, productId: 'urea-46' }, { ...first, date: '2027-12-27' }];
-    const blocks = layOut(same, 806, 365);
+    const blocks = layOut(same, 806, yearScale(365, 806));
     expect(blocks.map((b) => b.row)).toEqual([0, 1, 0]);
     // a block of the last week still stands on the plot
     expect(blocks[2]!.left + blocks[2]!.width).toBeLessThan(806);

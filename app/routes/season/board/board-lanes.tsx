@@ -21,7 +21,7 @@ import { mondaysOf } from '@core/days/weeks';
 import { showArea, showRate, showWeight } from '@core/words/numbers';
 import { sayDay } from '@core/words/days';
 import { Mark, MARK_OF } from '../../../ui/marks';
-import { growthPath } from '../../../ui/ribbon';
+import { dayArea, growthHeight, yearScale } from '../../../ui/year-plot';
 import { useWidth } from '../../../ui/use-width';
 import { windowFill, WindowPatterns } from '../../../ui/window-patterns';
 import { amountFor } from '../../../work/dose-words';
@@ -166,8 +166,8 @@ function Lane({
   const { zone, season, doses, prescription } = zoneSeason;
   const days = daysInYear(plan.year);
   const starts = monthStarts(plan.year);
-  const x = (day: number) => (day / days) * plot;
-  const blocks = layOut(doses, plot, days);
+  const x = yearScale(days, plot);
+  const blocks = layOut(doses, plot, x);
   const rows = blocks.reduce((most, b) => Math.max(most, b.row + 1), 0);
   const joined = clashes(blocks, checks);
   const height = Math.max(78, rows * ROW + (joined.length > 0 ? 24 : 10));
@@ -189,7 +189,7 @@ function Lane({
           <WindowPatterns id={id} />
           {season && (
             <path
-              d={`${growthPath(season.growth, plot, height, height * 0.62)}L${plot} ${height}L0 ${height}Z`}
+              d={dayArea(season.growth, x, growthHeight(height, height * 0.62), height)}
               fill="var(--growth)"
               opacity=".45"
             />
@@ -286,7 +286,8 @@ export function BoardLanes({
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const { year } = season;
   const days = daysInYear(year);
-  const weekPx = (plot / days) * 7;
+  const x = yearScale(days, plot);
+  const weekPx = x(7);
   // where weeks are narrow not every Monday has room for its day
   const everyWeek = weekPx < LEAST_WEEK_PX ? 2 : 1;
   const todayDay = today.startsWith(String(year)) ? mondaysOf(year).findLastIndex((w) => w.date <= today) : -1;
@@ -312,7 +313,7 @@ export function BoardLanes({
             <span
               key={week.date}
               className={w === todayDay ? 'is-now' : undefined}
-              style={{ left: (week.day / days) * plot, width: weekPx }}
+              style={{ left: x(week.day), width: weekPx }}
             >
               {(w % everyWeek === 0 || w === todayDay) && Number(week.date.slice(8))}
             </span>

@@ -25,12 +25,12 @@ export const secondOf = (dose: Dose): 'N' | 'K2O' | 'P2O5' | undefined =>
     : (['N', 'K2O', 'P2O5'] as const).find((n) => n !== dose.for && (dose.delivers[n] ?? 0) >= 0.05);
 
 /** Puts doses on their day, those that would touch in rows below each other. */
-export function layOut(doses: readonly Dose[], plot: number, days: number): Block[] {
+export function layOut(doses: readonly Dose[], plot: number, x: (day: number) => number): Block[] {
   const ends: number[] = [];
   const seen = new Map<string, number>();
   return doses.map((dose) => {
     const width = secondOf(dose) ? WIDE_BLOCK : BLOCK_WIDTH;
-    const left = Math.min((dayOfYear(dose.date) / days) * plot, plot - width - 1);
+    const left = Math.min(x(dayOfYear(dose.date)), plot - width - 1);
     const free = ends.findIndex((end) => end <= left);
     const row = free === -1 ? ends.length : free;
     ends[row] = left + width + 3;

@@ -6,7 +6,7 @@ import { type PlanFigures, planFigures } from '@core/season/output/plan-figures'
 import { withDoses } from '@core/season/plan/with-doses';
 import { showMoney, showRate } from '@core/words/numbers';
 import { StandingGlyph } from '../../../ui/glyphs';
-import { MONTHS } from '../../../ui/ribbon';
+import { MONTHS } from '../../../ui/year-plot';
 
 /** As many plans as fit side by side and can be held in mind. */
 export const MOST_COMPARED = 3;
