@@ -3,66 +3,25 @@ import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { Link, useLocation, useSearchParams } from 'react-router';
 import { typedNumber } from '@core/typed/typed-number';
-import { type BagCheck, type BagRate, checkBag, GRADE_NUTRIENTS } from '@core/products/bag/bag-check';
-import { deliversFigure } from '@core/products/match/match-figures';
+import { checkBag, GRADE_NUTRIENTS } from '@core/products/bag/bag-check';
 import { asked } from '@core/products/match/need';
 import { hasGrade, gradeOf } from '@core/products/label/face';
 import { packageLb } from '@core/products/package-lb';
 import { isRefusal } from '@core/reckoning/refusal';
 import { TextField } from '../../ui/field';
-import { Fig } from '../../ui/fig';
-import { showArea, showMoney, showProductRate, showRate, showWeight } from '@core/words/numbers';
+import { showArea, showWeight } from '@core/words/numbers';
 import { sayDay } from '@core/words/days';
 import { StandingGlyph } from '../../ui/glyphs';
-import { SulfurSign } from '../../ui/marks';
 import { Substances } from '../../ui/substance';
 import { useMatchWork } from '../../work/match-work';
 import { usePropertyWork } from '../../work/property-work';
+import { AlsoBrings } from './also-brings';
+import { BagTable } from './bag-table';
 import { BagDrawing } from './bag-drawing';
 import { NutrientRulers } from './nutrient-rulers';
 import { Weighed } from './weighed';
 import type { Route } from './+types/bag';
 import { StageFault } from '../../work/stage-fault';
-
-const percent = (value: number | undefined): string => (value === undefined ? '–' : `${Math.round(value)}`);
-
-function RateRow({
-  name,
-  bag,
-  of,
-  check,
-  className,
-}: {
-  name: string;
-  bag: BagRate | undefined;
-  of?: BagRate;
-  check: BagCheck;
-  className?: string;
-}) {
-  if (!bag) return null;
-  const share = (nutrient: 'N' | 'K2O') => {
-    const line = check.lines.find((each) => each.nutrient === nutrient);
-    const brought = bag === check.label ? line?.label?.value : line?.prescribed?.value;
-    return line && line.askedLb > 0 ? ((brought ?? 0) / line.askedLb) * 100 : undefined;
-  };
-  return (
-    <tr className={className}>
-      <th scope="row">{name}</th>
-      <td>
-        <Fig figure={bag.rate} show={showProductRate} />
-      </td>
-      <td>
-        <Fig figure={bag.weighOut} show={showWeight} />
-      </td>
-      <td>{percent(bag.ofBagPercent)}</td>
-      <td>{bag.leftLb === undefined ? '–' : showWeight(bag.leftLb)}</td>
-      <td>{of ? percent((bag.rate.value / of.rate.value) * 100) : '–'}</td>
-      <td>{percent(share('N'))}</td>
-      <td>{percent(share('K2O'))}</td>
-      <td>{bag.cost ? <Fig figure={bag.cost} show={showMoney} /> : '–'}</td>
-    </tr>
-  );
-}
 
 /** Any bag on this lawn: the verdict first, then what it rests on. */
 export default function Bag() {
@@ -94,9 +53,6 @@ export default function Bag() {
       : undefined;
   const check = checkBag(product, need, context, isRefusal(rate) || rateFault ? undefined : rate);
   const first = asked(need).find((each) => each === 'N' || each === 'K2O' || each === 'P2O5');
-  const shown = check.prescribed ?? check.label;
-  const sulfur = shown && deliversFigure(product, shown.rate, 'S-combined');
-  const chloride = shown && deliversFigure(product, shown.rate, 'Cl');
   const choose = (id: string) => {
     setTypedRate('');
     setSearch(
@@ -161,53 +117,7 @@ export default function Bag() {
             <NutrientRulers lines={check.lines} />
           </div>
         </div>
-        {(check.label || check.prescribed) && (
-          <div className="scrollable">
-            <table className="bagtable">
-              <thead>
-                <tr>
-                  <td />
-                  <th scope="col">
-                    per 1000
-                    <span>lb product</span>
-                  </th>
-                  <th scope="col">
-                    on this lawn
-                    <span>lb product</span>
-                  </th>
-                  <th scope="col">
-                    of a bag
-                    <span>%</span>
-                  </th>
-                  <th scope="col">
-                    left in it
-                    <span>lb product</span>
-                  </th>
-                  <th scope="col">
-                    of the label rate
-                    <span>%</span>
-                  </th>
-                  <th scope="col">
-                    of the N asked
-                    <span>%</span>
-                  </th>
-                  <th scope="col">
-                    <Substances text="of the K2O asked" />
-                    <span>%</span>
-                  </th>
-                  <th scope="col">
-                    worth
-                    <span>$</span>
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                <RateRow name="Label rate" bag={check.label} of={check.label} check={check} />
-                <RateRow name="Prescribed" bag={check.prescribed} of={check.label} check={check} className="ours" />
-              </tbody>
-            </table>
-          </div>
-        )}
+        {(check.label || check.prescribed) && <BagTable check={check} />}
         {product.pesticide && (
           <p className="note also">
             Its label is the law, with its own rate and license; nothing here changes that rate.
@@ -230,34 +140,7 @@ export default function Bag() {
           fault={rateFault}
           onChange={setTypedRate}
         />
-        {shown && (
-          <>
-            <h3>It also brings, {check.prescribed ? 'as prescribed' : 'at the label rate'}</h3>
-            <ul className="alsobrings">
-              {sulfur && (
-                <li>
-                  <SulfurSign kind="combined" />
-                  <span>
-                    <Fig figure={sulfur} show={showRate} /> lb S combined
-                  </span>
-                  <span className="small">asked {showRate(context.prescription.sulfur.yearLb)} a year</span>
-                </li>
-              )}
-              {chloride && (
-                <li>
-                  <span />
-                  <span>
-                    <Fig figure={chloride} show={showRate} /> lb Cl
-                  </span>
-                  <span className="small">
-                    {context.grass.lowChloride ? 'this grass minds it' : 'this grass bears it'}
-                  </span>
-                </li>
-              )}
-              {!sulfur && !chloride && <li className="small">Nothing else on the label.</li>}
-            </ul>
-          </>
-        )}
+        <AlsoBrings product={product} check={check} context={context} />
       </aside>
     </div>
   );

@@ -1,37 +1,26 @@
 import './prescribe.css';
-import { App, Button } from 'antd';
-import { useEffect, useMemo, useState } from 'react';
-import { useKey } from '../../ui/keys';
-import { Link, useLocation, useSearchParams } from 'react-router';
+import { Button } from 'antd';
 import type { PlannedFor } from '@core/records/case';
-import { codeYearCap } from '@core/season/rules/local-codes';
-import { type SwitchableLine } from '@core/prescription/prescribe-nitrogen';
-import { otherSchoolAnswers } from '@core/prescription/school-answers';
 import { choiceKey } from '@core/season/plan/season-plan';
-import { LATE_SEASON_SCHOOLS, POTASSIUM_SCHOOLS } from '@core/season/rules/practice-schools';
-import { showExact } from '@core/words/numbers';
-import { WarnGlyph } from '../../ui/glyphs';
-import { makePdf } from '../../ui/make-pdf';
-import { saveFile } from '../../ui/save-text-file';
-import { nextSchool, SchoolChoice, schoolName } from '../../ui/school-choice';
+import { POTASSIUM_SCHOOLS } from '@core/season/rules/practice-schools';
+import { SchoolChoice, schoolName } from '../../ui/school-choice';
 import { orFault } from '../../work/or-fault';
-import { usePropertyWork } from '../../work/property-work';
-import { zoneFacts } from '../../work/zone-facts';
+import { received, type Shapes } from '../../work/send';
+import { StageFault } from '../../work/stage-fault';
 import type { Route } from './+types/prescribe';
 import { AllZones } from './all-zones';
-import { CopyModal } from './overrides/copy-modal';
-import { Amount, comesAlong, DoseList, Line, type OwnAsk, OwnButton } from './lines/line';
-import { NitrogenWalk } from './lines/nitrogen-walk';
+import { comesAlong, OwnButton } from './lines/line';
+import { NitrogenLine } from './lines/nitrogen-line';
 import { NutrientLine } from './lines/nutrient-line';
 import { OtherLines } from './lines/other-lines';
-import { OverrideModal } from './overrides/override-modal';
 import { PhSection } from './lines/ph-section';
-import { act, type Answer, type Sent } from './prescribe-action';
-import { prescriptionDocument } from './prescription-pdf';
 import { Schools } from './lines/practice-schools';
+import { StopgapNote } from './lines/stopgap-note';
+import { CopyModal } from './overrides/copy-modal';
+import { OverrideModal } from './overrides/override-modal';
+import { act, type Answer, type Sent } from './prescribe-action';
+import { usePrescribe } from './use-prescribe';
 import { YearMargin } from './year-margin';
-import { StageFault } from '../../work/stage-fault';
-import { received, type Shapes, useSend } from '../../work/send';
 
 const SHAPES: Shapes<Sent> = {
   switch: { zoneId: 'text', line: 'text', on: 'yes' },
@@ -49,48 +38,19 @@ export async function clientAction({ request, params }: Route.ClientActionArgs):
 }
 
 export default function Prescribe() {
-  const work = usePropertyWork();
-  const { zone, zoneSeason, file, today, season } = work;
-  const { fetcher, send } = useSend<Sent, Answer>();
-  const [search, setSearch] = useSearchParams();
-  const { search: query } = useLocation();
-  const { message } = App.useApp();
-  const [asking, setAsking] = useState<OwnAsk>();
-  const [copying, setCopying] = useState(false);
-  const facts = useMemo(() => zone && zoneFacts(work, zone), [work, zone]);
-  const answers = useMemo(() => (facts ? otherSchoolAnswers(facts) : []), [facts]);
-  const school = file.choices?.school ?? 'sufficiency';
-  const sending = fetcher.json as Sent | undefined;
-  const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
-  useEffect(() => {
-    if (answer?.faults?.storage) void message.error(answer.faults.storage);
-  }, [answer, message]);
-  useKey('next-school', () => send({ intent: 'choice', change: { school: nextSchool(school) } }), [school]);
-  useKey('print', () => window.print());
+  const { work, fetcher, send, sending, facts, answers, school, ...page } = usePrescribe();
+  const { asking, setAsking, copying, setCopying, all, show, pdf } = page;
+  const { zone, zoneSeason, file, season } = work;
   if (!zone || !zoneSeason || !facts)
     return (
       <div className="empty">
         <p>Nothing to prescribe for yet: measure a zone in Ground, then type its report in Read.</p>
       </div>
     );
-  const all = search.get('view') === 'all';
-  const show = (view: 'all' | undefined) =>
-    setSearch((before) => {
-      if (view) before.set('view', view);
-      else before.delete('view');
-      return before;
-    });
   const { prescription, read, doses } = zoneSeason;
-  const { ph, nitrogen } = prescription;
+  const { ph } = prescription;
   const of = (purpose: PlannedFor) => doses.filter((dose) => dose.for === purpose);
   const lastBy = file.zones.flatMap((each) => each.own ?? []).at(-1)?.by ?? '';
-  const pdf = async (zones = [zoneSeason]) =>
-    saveFile(
-      await makePdf(
-        prescriptionDocument(file.property, zones, today),
-        `prescription-${zones.length > 1 ? file.property.id : zone.id}.pdf`,
-      ),
-    );
   if (all)
     return (
       <div className="rx">
@@ -100,7 +60,7 @@ export default function Prescribe() {
             {file.zones.length} zones, by {schoolName(school).toLowerCase()}
           </span>
           <span className="sp" />
-          <Button onClick={() => void pdf(season.zones)}>PDF of every zone</Button>
+          <Button onClick={() => void pdf(file.property.id, season.zones)}>PDF of every zone</Button>
           <Button onClick={() => show(undefined)}>Back to {zone.name}</Button>
         </div>
         <AllZones zones={season.zones} />
@@ -121,18 +81,7 @@ export default function Prescribe() {
           <SchoolChoice school={school} onChoose={(to) => send({ intent: 'choice', change: { school: to } })} />
           <span className="print-only">By {schoolName(school).toLowerCase()}.</span>
         </div>
-        {!prescription.tested && (
-          <p className="caution stopgapnote">
-            <WarnGlyph />
-            <span>
-              <b>Stopgap</b> No soil test: nitrogen by the grass alone. No P<sub>2</sub>O<sub>5</sub>, K<sub>2</sub>O,
-              lime or sulfur until a sample is read.{' '}
-              <Link className="link" to={{ pathname: '../read', search: query }}>
-                Type its report
-              </Link>
-            </span>
-          </p>
-        )}
+        {!prescription.tested && <StopgapNote />}
         <div className="rxline head" aria-hidden="true">
           <span>Judged in order</span>
           <span>Per 1000 sq ft</span>
@@ -152,57 +101,15 @@ export default function Prescribe() {
           onLime={(id) => send({ intent: 'product', choices: { [choiceKey(zone.id, 'lime')]: id } })}
           onHighPh={(highPh) => send({ intent: 'choice', change: { highPh } })}
         />
-        <Line
-          at={2}
-          name="Nitrogen"
-          className="is-walk"
-          own={nitrogen.own}
-          verdict="For the year"
-          figure={
-            <>
-              <Amount
-                figure={nitrogen.year}
-                substance="N"
-                show={(v) => showExact(v, 3)}
-                own={nitrogen.own}
-                byRule={nitrogen.byRule}
-              />
-              <OwnButton
-                ask={{
-                  line: 'nitrogen',
-                  name: 'nitrogen for the year',
-                  unit: 'lb N per 1000',
-                  rule: (nitrogen.byRule ?? nitrogen.year).value,
-                  own: nitrogen.own,
-                }}
-                onAsk={setAsking}
-              />
-            </>
-          }
-          doses={<DoseList doses={of('N')} after={comesAlong(doses, 'N', 'N')} />}
-        >
-          <NitrogenWalk
-            nitrogen={nitrogen}
-            ceilingLb={zoneSeason.grass.ceilingLb}
-            codeLb={codeYearCap(file.codes ?? [])}
-            switching={sending?.intent === 'switch' && sending.zoneId === zone.id ? sending : undefined}
-            onSwitch={(line: SwitchableLine, on) => send({ intent: 'switch', zoneId: zone.id, line, on })}
-          />
-          {nitrogen.note && <p className="small">{nitrogen.note}</p>}
-          {zone.lastYearNitrogenLb !== undefined && (
-            <p className="small">
-              Last year {showExact(zone.lastYearNitrogenLb)} lb N per 1000 were given, by your own count; this year is
-              reckoned anew.
-            </p>
-          )}
-          {zoneSeason.grass.season === 'cool' && (
-            <Schools
-              title="The end of the year, by schools"
-              schools={LATE_SEASON_SCHOOLS}
-              chosen={file.choices?.lateSeason}
-            />
-          )}
-        </Line>
+        <NitrogenLine
+          zone={zone}
+          zoneSeason={zoneSeason}
+          codes={file.codes ?? []}
+          lateSeason={file.choices?.lateSeason}
+          switching={sending?.intent === 'switch' && sending.zoneId === zone.id ? sending : undefined}
+          onSwitch={(line, on) => send({ intent: 'switch', zoneId: zone.id, line, on })}
+          onAsk={setAsking}
+        />
         <NutrientLine
           at={3}
           name="Phosphorus"
@@ -277,7 +184,7 @@ export default function Prescribe() {
         />
         <OtherLines at={7} facts={facts} read={read} />
       </div>
-      <YearMargin onCopy={() => setCopying(true)} onPdf={() => void pdf()} />
+      <YearMargin onCopy={() => setCopying(true)} onPdf={() => void pdf(zone.id, [zoneSeason])} />
       {asking && (
         <OverrideModal
           key={asking.line}

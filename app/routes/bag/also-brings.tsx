@@ -1,0 +1,41 @@
+import type { Product } from '@core/records/case';
+import type { BagCheck } from '@core/products/bag/bag-check';
+import { deliversFigure } from '@core/products/match/match-figures';
+import type { MatchContext } from '@core/products/match/need';
+import { showRate } from '@core/words/numbers';
+import { Fig } from '../../ui/fig';
+import { SulfurSign } from '../../ui/marks';
+
+/** Sulfur and chloride that come along, and whether this lawn minds. */
+export function AlsoBrings({ product, check, context }: { product: Product; check: BagCheck; context: MatchContext }) {
+  const shown = check.prescribed ?? check.label;
+  const sulfur = shown && deliversFigure(product, shown.rate, 'S-combined');
+  const chloride = shown && deliversFigure(product, shown.rate, 'Cl');
+  if (!shown) return null;
+  return (
+    <>
+      <h3>It also brings, {check.prescribed ? 'as prescribed' : 'at the label rate'}</h3>
+      <ul className="alsobrings">
+        {sulfur && (
+          <li>
+            <SulfurSign kind="combined" />
+            <span>
+              <Fig figure={sulfur} show={showRate} /> lb S combined
+            </span>
+            <span className="small">asked {showRate(context.prescription.sulfur.yearLb)} a year</span>
+          </li>
+        )}
+        {chloride && (
+          <li>
+            <span />
+            <span>
+              <Fig figure={chloride} show={showRate} /> lb Cl
+            </span>
+            <span className="small">{context.grass.lowChloride ? 'this grass minds it' : 'this grass bears it'}</span>
+          </li>
+        )}
+        {!sulfur && !chloride && <li className="small">Nothing else on the label.</li>}
+      </ul>
+    </>
+  );
+}

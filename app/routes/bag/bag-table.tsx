@@ -1,0 +1,95 @@
+import type { BagCheck, BagRate } from '@core/products/bag/bag-check';
+import { showMoney, showProductRate, showWeight } from '@core/words/numbers';
+import { Fig } from '../../ui/fig';
+import { Substances } from '../../ui/substance';
+
+const percent = (value: number | undefined): string => (value === undefined ? '–' : `${Math.round(value)}`);
+
+function RateRow({
+  name,
+  bag,
+  of,
+  check,
+  className,
+}: {
+  name: string;
+  bag: BagRate | undefined;
+  of?: BagRate;
+  check: BagCheck;
+  className?: string;
+}) {
+  if (!bag) return null;
+  const share = (nutrient: 'N' | 'K2O') => {
+    const line = check.lines.find((each) => each.nutrient === nutrient);
+    const brought = bag === check.label ? line?.label?.value : line?.prescribed?.value;
+    return line && line.askedLb > 0 ? ((brought ?? 0) / line.askedLb) * 100 : undefined;
+  };
+  return (
+    <tr className={className}>
+      <th scope="row">{name}</th>
+      <td>
+        <Fig figure={bag.rate} show={showProductRate} />
+      </td>
+      <td>
+        <Fig figure={bag.weighOut} show={showWeight} />
+      </td>
+      <td>{percent(bag.ofBagPercent)}</td>
+      <td>{bag.leftLb === undefined ? '–' : showWeight(bag.leftLb)}</td>
+      <td>{of ? percent((bag.rate.value / of.rate.value) * 100) : '–'}</td>
+      <td>{percent(share('N'))}</td>
+      <td>{percent(share('K2O'))}</td>
+      <td>{bag.cost ? <Fig figure={bag.cost} show={showMoney} /> : '–'}</td>
+    </tr>
+  );
+}
+
+/** The bag at the label's rate and as prescribed: what each weighs, leaves, brings and is worth. */
+export function BagTable({ check }: { check: BagCheck }) {
+  return (
+    <div className="scrollable">
+      <table className="bagtable">
+        <thead>
+          <tr>
+            <td />
+            <th scope="col">
+              per 1000
+              <span>lb product</span>
+            </th>
+            <th scope="col">
+              on this lawn
+              <span>lb product</span>
+            </th>
+            <th scope="col">
+              of a bag
+              <span>%</span>
+            </th>
+            <th scope="col">
+              left in it
+              <span>lb product</span>
+            </th>
+            <th scope="col">
+              of the label rate
+              <span>%</span>
+            </th>
+            <th scope="col">
+              of the N asked
+              <span>%</span>
+            </th>
+            <th scope="col">
+              <Substances text="of the K2O asked" />
+              <span>%</span>
+            </th>
+            <th scope="col">
+              worth
+              <span>$</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <RateRow name="Label rate" bag={check.label} of={check.label} check={check} />
+          <RateRow name="Prescribed" bag={check.prescribed} of={check.label} check={check} className="ours" />
+        </tbody>
+      </table>
+    </div>
+  );
+}

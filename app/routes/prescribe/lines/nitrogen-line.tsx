@@ -1,0 +1,75 @@
+import type { LocalCode, Zone } from '@core/records/case';
+import type { SwitchableLine } from '@core/prescription/prescribe-nitrogen';
+import type { ZoneSeason } from '@core/season/plan/season-plan';
+import { codeYearCap } from '@core/season/rules/local-codes';
+import { LATE_SEASON_SCHOOLS } from '@core/season/rules/practice-schools';
+import { showExact } from '@core/words/numbers';
+import { Amount, comesAlong, DoseList, Line, type OwnAsk, OwnButton } from './line';
+import { NitrogenWalk } from './nitrogen-walk';
+import { Schools } from './practice-schools';
+
+interface NitrogenLineProps {
+  zone: Zone;
+  zoneSeason: ZoneSeason;
+  codes: readonly LocalCode[];
+  lateSeason: string | undefined;
+  /** The step that is being switched and not yet stored. */
+  switching: { line: string; on: boolean } | undefined;
+  onSwitch: (line: SwitchableLine, on: boolean) => void;
+  onAsk: (ask: OwnAsk) => void;
+}
+
+/** The walk to the nitrogen of the year, every step switchable, and the schools of the end of the year. */
+export function NitrogenLine({ zone, zoneSeason, codes, lateSeason, switching, onSwitch, onAsk }: NitrogenLineProps) {
+  const { prescription, doses } = zoneSeason;
+  const { nitrogen } = prescription;
+  return (
+    <Line
+      at={2}
+      name="Nitrogen"
+      className="is-walk"
+      own={nitrogen.own}
+      verdict="For the year"
+      figure={
+        <>
+          <Amount
+            figure={nitrogen.year}
+            substance="N"
+            show={(v) => showExact(v, 3)}
+            own={nitrogen.own}
+            byRule={nitrogen.byRule}
+          />
+          <OwnButton
+            ask={{
+              line: 'nitrogen',
+              name: 'nitrogen for the year',
+              unit: 'lb N per 1000',
+              rule: (nitrogen.byRule ?? nitrogen.year).value,
+              own: nitrogen.own,
+            }}
+            onAsk={onAsk}
+          />
+        </>
+      }
+      doses={<DoseList doses={doses.filter((dose) => dose.for === 'N')} after={comesAlong(doses, 'N', 'N')} />}
+    >
+      <NitrogenWalk
+        nitrogen={nitrogen}
+        ceilingLb={zoneSeason.grass.ceilingLb}
+        codeLb={codeYearCap(codes)}
+        switching={switching}
+        onSwitch={onSwitch}
+      />
+      {nitrogen.note && <p className="small">{nitrogen.note}</p>}
+      {zone.lastYearNitrogenLb !== undefined && (
+        <p className="small">
+          Last year {showExact(zone.lastYearNitrogenLb)} lb N per 1000 were given, by your own count; this year is
+          reckoned anew.
+        </p>
+      )}
+      {zoneSeason.grass.season === 'cool' && (
+        <Schools title="The end of the year, by schools" schools={LATE_SEASON_SCHOOLS} chosen={lateSeason} />
+      )}
+    </Line>
+  );
+}

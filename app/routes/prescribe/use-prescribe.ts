@@ -1,0 +1,61 @@
+import { App } from 'antd';
+import { useEffect, useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { otherSchoolAnswers } from '@core/prescription/school-answers';
+import type { ZoneSeason } from '@core/season/plan/season-plan';
+import { useKey } from '../../ui/keys';
+import { makePdf } from '../../ui/make-pdf';
+import { saveFile } from '../../ui/save-text-file';
+import { nextSchool } from '../../ui/school-choice';
+import { usePropertyWork } from '../../work/property-work';
+import { useSend } from '../../work/send';
+import { zoneFacts } from '../../work/zone-facts';
+import type { OwnAsk } from './lines/line';
+import type { Answer, Sent } from './prescribe-action';
+import { prescriptionDocument } from './prescription-pdf';
+
+/** The prescription of the zone in focus, the other schools' answers beside it, and what is sent, asked and printed. */
+export function usePrescribe() {
+  const work = usePropertyWork();
+  const { zone, file, today } = work;
+  const { fetcher, send } = useSend<Sent, Answer>();
+  const [search, setSearch] = useSearchParams();
+  const { message } = App.useApp();
+  const [asking, setAsking] = useState<OwnAsk>();
+  const [copying, setCopying] = useState(false);
+  const facts = useMemo(() => zone && zoneFacts(work, zone), [work, zone]);
+  const answers = useMemo(() => (facts ? otherSchoolAnswers(facts) : []), [facts]);
+  const school = file.choices?.school ?? 'sufficiency';
+  const sending = fetcher.json as Sent | undefined;
+  const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
+  useEffect(() => {
+    if (answer?.faults?.storage) void message.error(answer.faults.storage);
+  }, [answer, message]);
+  useKey('next-school', () => send({ intent: 'choice', change: { school: nextSchool(school) } }), [school]);
+  useKey('print', () => window.print());
+  const all = search.get('view') === 'all';
+  const show = (view: 'all' | undefined) =>
+    setSearch((before) => {
+      if (view) before.set('view', view);
+      else before.delete('view');
+      return before;
+    });
+  const pdf = async (name: string, zones: readonly ZoneSeason[]) =>
+    saveFile(await makePdf(prescriptionDocument(file.property, zones, today), `prescription-${name}.pdf`));
+  return {
+    work,
+    fetcher,
+    send,
+    sending,
+    facts,
+    answers,
+    school,
+    asking,
+    setAsking,
+    copying,
+    setCopying,
+    all,
+    show,
+    pdf,
+  };
+}
