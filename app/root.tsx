@@ -1,7 +1,7 @@
 import '@fontsource-variable/vollkorn/index.css';
 import '@fontsource-variable/vollkorn/wght-italic.css';
 import '@fontsource-variable/source-sans-3/index.css';
-import '@fontsource-variable/m-plus-1-code/index.css';
+import './theme/code-font.css';
 import './theme/app.css';
 import { App as AntApp, ConfigProvider } from 'antd';
 import enUS from 'antd/locale/en_US';

@@ -1,6 +1,6 @@
-import vollkorn from '@expo-google-fonts/vollkorn/600SemiBold/Vollkorn_600SemiBold.ttf?url';
-import source from '@expo-google-fonts/source-sans-3/400Regular/SourceSans3_400Regular.ttf?url';
-import sourceBold from '@expo-google-fonts/source-sans-3/600SemiBold/SourceSans3_600SemiBold.ttf?url';
+import vollkorn from '../theme/pdf-fonts/Vollkorn_600SemiBold.ttf?url';
+import source from '../theme/pdf-fonts/SourceSans3_400Regular.ttf?url';
+import sourceBold from '../theme/pdf-fonts/SourceSans3_600SemiBold.ttf?url';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces';
 
 /** Makes a PDF of a page, with the fonts that ship here. The maker is loaded only when somebody asks for a PDF. */
