@@ -7,11 +7,12 @@ import { printPlanCsv, printPurchasesCsv } from '@core/files/plan-csv';
 import type { JudgedPlan } from '@core/season/checks/judge-plan';
 import type { SeasonPlan } from '@core/season/plan/season-plan';
 import { planSheet } from '@core/season/output/plan-sheet';
+import { makePdf } from '../../../ui/make-pdf';
 import { saveFile, saveTextFile } from '../../../ui/save-text-file';
 
 const MENU_FOLDS_MS = 300;
 
-interface TakeAlongProps {
+interface ExportPlanProps {
   file: Case;
   season: SeasonPlan;
   judged: JudgedPlan;
@@ -22,14 +23,14 @@ interface TakeAlongProps {
 }
 
 /** Hands the plan out as files: calendar, tables, the client's print. */
-export function ExportPlan({ file, season, judged, care, today, provenance, onFault }: TakeAlongProps) {
+export function ExportPlan({ file, season, judged, care, today, provenance, onFault }: ExportPlanProps) {
   const [busy, setBusy] = useState(false);
   const name = `${file.property.id}-${season.year}`;
   const pdf = async () => {
     setBusy(true);
     try {
-      // both are large and wanted seldom
-      const [{ planDocument }, { makePdf }] = await Promise.all([import('./plan-pdf'), import('../../../ui/make-pdf')]);
+      // large and wanted seldom
+      const { planDocument } = await import('./plan-pdf');
       saveFile(await makePdf(planDocument(file, season, judged, { today, provenance, care }), `${name}-plan.pdf`));
     } catch (trouble) {
       onFault(
