@@ -2,6 +2,7 @@ import { defineReckoning } from '../reckoning/define';
 import { bulkDensity, choice, depthIn, percent, ppm, quantity } from '../reckoning/inputs';
 import { PPM_PER_CMOLC } from '../soil/cec';
 import { SOIL_LB_PER_1000_PER_INCH } from '../units/conversions';
+import { FREE_LIME_ABOVE_PH } from '../soil/limy-soil';
 
 /** Element that brings a cation to a share of CEC, lb element/1000 ft2. */
 export const saturationNeed = defineReckoning({
@@ -26,7 +27,7 @@ export const saturationNeed = defineReckoning({
       standing: 'from memory',
     },
   ],
-  limits: ['Never prescribes where carbonate is present, pH is above 7.3 or CEC below 4.'],
+  limits: [`Never prescribes where carbonate is present, pH is above ${FREE_LIME_ABOVE_PH} or CEC below 4.`],
   example: { inputs: { nutrient: 'K', testPpm: 1000, cec: 5, aimPercent: 3, depthIn: 4, bulkDensity: 1.35 }, value: 0 },
   reckon({ nutrient, testPpm, cec, aimPercent, depthIn, bulkDensity }, work) {
     const perCmolc = PPM_PER_CMOLC[nutrient];

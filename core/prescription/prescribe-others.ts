@@ -11,6 +11,7 @@ import { equalDoses } from '../tables/equal-doses';
 import { type Figure, figureOf, traced } from '../reckoning/figure';
 import type { ZoneFacts } from './zone-facts';
 import { fixed } from '../words/numbers';
+import { FREE_LIME_ABOVE_PH } from '../soil/limy-soil';
 
 /** Exchange is never complete: more gypsum by this factor. Common practice. */
 const INCOMPLETE_EXCHANGE = 1.25;
@@ -67,7 +68,7 @@ export function prescribeGypsum({ zone }: ZoneFacts, read: Interpretation | unde
 /** Foliar iron for color; it does not cure the cause. */
 export function prescribeIron(read: Interpretation | undefined): { action: 'none' | 'foliar'; says: string } {
   const iron = read?.findings.find((f) => f.analyte === 'Fe');
-  const alkaline = read && (waterPh(read.readings)?.ph ?? 0) > 7.3;
+  const alkaline = read && (waterPh(read.readings)?.ph ?? 0) > FREE_LIME_ABOVE_PH;
   const short = iron && (iron.level === 'low' || iron.level === 'very-low');
   if (!short && !alkaline) return { action: 'none', says: 'Nothing without a test or a symptom.' };
   return {

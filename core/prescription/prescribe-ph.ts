@@ -14,6 +14,7 @@ import { inPlaceOf, ownOf } from './override-figure';
 import type { PhPrescription } from './prescription';
 import type { ZoneFacts } from './zone-facts';
 import { fixed, roundedTo } from '../words/numbers';
+import { FIZZ_TEST_FROM_PH } from '../soil/limy-soil';
 
 /** Lime never aims above this, whatever the grass. Decision. */
 const HIGHEST_LIME_AIM = 6.5;
@@ -131,9 +132,9 @@ function prescribeSulfur(
     return leave(
       'The soil holds free lime, which eats sulfur for years without a change of pH: leave it, and feed iron and manganese for color.',
     );
-  if (soilPh >= 7.6 && carbonate === 'unknown')
+  if (soilPh >= FIZZ_TEST_FROM_PH && carbonate === 'unknown')
     return leave(
-      'pH 7.6 or more without a fizz test: put a drop of acid on the soil first. Only “no fizz” opens the sulfur table.',
+      `pH ${FIZZ_TEST_FROM_PH} or more without a fizz test: put a drop of acid on the soil first. Only “no fizz” opens the sulfur table.`,
     );
   if (above < SULFUR_FROM_ABOVE_WINDOW - 1e-9)
     return leave(`Only ${fixed(above, 1)} above the window: not worth acidifying.`);

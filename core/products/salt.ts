@@ -6,6 +6,9 @@ import { refuse } from '../reckoning/refusal';
 const CARRIERS = properties.carriers.values;
 const isCarrier = (name: string): name is keyof typeof CARRIERS => Object.hasOwn(CARRIERS, name);
 
+/** Salt of one day's doses that a saline or sodic soil still bears, lb sodium nitrate/1000 ft2. Common practice. */
+export const MOST_SALT_ON_SALTY_LB = 1.5;
+
 /** Salt of a rate of product, as lb sodium nitrate/1000 ft2. 2 lb of urea 46: 1.48. */
 export const productSalt = defineReckoning({
   id: 'product.salt',

@@ -2,6 +2,7 @@ import { defineReckoning } from '../reckoning/define';
 import { ppm, quantity } from '../reckoning/inputs';
 import { refuse } from '../reckoning/refusal';
 import { ATOMIC_MASS } from '../units/atomic-masses';
+import { FREE_LIME_ABOVE_PH } from './limy-soil';
 
 /** mg/kg that one cmolc/kg of a cation is: atomic mass over charge, times 10. Ca 200.4, Mg 121.5, K 391, Na 230. */
 export const PPM_PER_CMOLC = {
@@ -33,7 +34,7 @@ export const cecBySum = defineReckoning({
     },
   ],
   limits: [
-    'In limy soil (pH above about 7.3) the extractant dissolves carbonate and the sum is inflated.',
+    `In limy soil (pH above about ${FREE_LIME_ABOVE_PH}) the extractant dissolves carbonate and the sum is inflated.`,
     'Acidity in cmolc/kg: meq/100 cm3 must be divided by the density of the scooped soil.',
   ],
   example: {

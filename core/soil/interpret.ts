@@ -8,6 +8,7 @@ import { BUILT_IN_PACKS, grassIn, type Range, rangeIn, type RulePacks } from '..
 import { type Level, levelOf } from './levels';
 import { byMinimum, bySaturation } from './other-schools';
 import { fixed, roundedTo, threeDigits } from '../words/numbers';
+import { FIZZ_TEST_FROM_PH, FREE_LIME_ABOVE_PH } from './limy-soil';
 
 export const SCHOOLS = ['sufficiency', 'minimum', 'saturation'] as const;
 export type School = (typeof SCHOOLS)[number];
@@ -99,7 +100,7 @@ function judge(reading: Reading, ph: number | undefined, carbonate: boolean, pac
     );
   const range = rangeIn(packs, analyte, method, ph);
   if (!range) return unreadable(reading, `${name} by ${method} has no range in any rule pack loaded.`);
-  if ((carbonate || (ph ?? 0) > 7.3) && FAILS_IN_CARBONATE.includes(method))
+  if ((carbonate || (ph ?? 0) > FREE_LIME_ABOVE_PH) && FAILS_IN_CARBONATE.includes(method))
     return {
       ...unreadable(
         reading,
@@ -223,13 +224,17 @@ function findDoubts(zone: Zone, test: SoilTest, readings: readonly Reading[], as
     );
   if (
     water &&
-    water.ph > 7.3 &&
+    water.ph > FREE_LIME_ABOVE_PH &&
     carbonate !== 'absent' &&
     readings.some((r) => ['Ca', 'CEC', 'Mg'].includes(r.analyte))
   )
-    doubts.push('Above pH 7.3 the extractant may dissolve free lime: calcium, CEC and base percentages are inflated.');
-  if (water && water.ph >= 7.6 && carbonate === 'unknown')
-    doubts.push('pH 7.6 or more and no fizz test: put a drop of acid on the soil before thinking of sulfur.');
+    doubts.push(
+      `Above pH ${FREE_LIME_ABOVE_PH} the extractant may dissolve free lime: calcium, CEC and base percentages are inflated.`,
+    );
+  if (water && water.ph >= FIZZ_TEST_FROM_PH && carbonate === 'unknown')
+    doubts.push(
+      `pH ${FIZZ_TEST_FROM_PH} or more and no fizz test: put a drop of acid on the soil before thinking of sulfur.`,
+    );
   return doubts;
 }
 

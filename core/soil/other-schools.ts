@@ -10,6 +10,7 @@ import type { Finding } from './interpret';
 import type { Level } from './levels';
 import { carbonateStanding, findReading, type Reading, waterPh } from './report';
 import { threeDigits } from '../words/numbers';
+import { FREE_LIME_ABOVE_PH } from './limy-soil';
 
 interface Judged {
   findings: Finding[];
@@ -81,7 +82,8 @@ const LEAST_CEC = 4;
 /** Why base saturation may be shown but must not prescribe, or undefined where it may. */
 export function saturationBar(zone: Zone, readings: readonly Reading[]): string | undefined {
   if (carbonateStanding(zone, readings) === 'present') return 'free lime inflates CEC and every share of it';
-  if ((waterPh(readings)?.ph ?? 7) > 7.3) return 'above pH 7.3 the sum of cations is inflated';
+  if ((waterPh(readings)?.ph ?? 7) > FREE_LIME_ABOVE_PH)
+    return `above pH ${FREE_LIME_ABOVE_PH} the sum of cations is inflated`;
   const cec = cecOf(readings);
   if (cec === undefined) return 'the report gives neither CEC nor the cations to sum it from';
   return cec < LEAST_CEC

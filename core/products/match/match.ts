@@ -13,6 +13,8 @@ import { productSalt } from '../salt';
 import { blendOfThree, blendOfTwo } from './blend';
 import { asked, limeGivenLb, type MatchContext, type Need, type NeedFor, needInWords, percentToward } from './need';
 import { microbePercent } from '../../nitrogen/forms';
+import { leastProductLb } from '../least-rate';
+import { MOST_SALT_ON_SALTY_LB } from '../salt';
 import { matchRefusal } from './refusal-of';
 import { two } from '../../words/numbers';
 
@@ -20,12 +22,8 @@ import { two } from '../../words/numbers';
 export const MET_WITHIN_LB = 0.1;
 /** A dose that undoes more of the lime than this share works against it. Decision. */
 const UNDOES_SHARE = 0.25;
-/** Less product than this is hard to spread evenly, lb product/1000 ft2. Common practice. */
-const LEAST_RATE_LB = 0.75;
 /** Microbe-driven sources hardly feed below this mean air temperature, deg F. Common practice. */
 const MICROBES_FROM_F = 50;
-/** Salt that a saline or sodic soil should not get more of in a dose, lb sodium nitrate/1000 ft2. Decision. */
-const SALTY_DOSE_LB = 1.5;
 /** Density of a granule where the label says none, g/cm3. Common practice: 1.35 to 1.5. */
 export const USUAL_GRANULE_DENSITY = 1.4;
 /** Soluble nitrogen feeds about this long, weeks. Common practice. */
@@ -234,7 +232,7 @@ function drawbacks(
   const lime = limeGivenLb(context.prescription, products);
   if (lime > 0 && limeUndoneLb > UNDOES_SHARE * lime)
     says.push(`undoes ${Math.round((limeUndoneLb / lime) * 100)} % of the lime`);
-  if (context.salty && answer.saltLb > SALTY_DOSE_LB) says.push('salt, on a salty soil');
+  if (context.salty && answer.saltLb > MOST_SALT_ON_SALTY_LB) says.push('salt, on a salty soil');
   if (
     context.meanF !== undefined &&
     context.meanF < MICROBES_FROM_F &&
@@ -247,7 +245,7 @@ function drawbacks(
   )
     says.push('Mg nobody asked for');
   if (parts.some((part) => part.product.limeKind === 'hydrated')) says.push('caustic: gloves, eyes, water in at once');
-  if (parts.some((part) => part.rateLb < LEAST_RATE_LB && part.product.form !== 'liquid'))
+  if (parts.some((part) => part.rateLb < leastProductLb(context.zone) && part.product.form !== 'liquid'))
     says.push('too little to spread evenly');
   if (answer.needsBuying) says.push('must be bought');
   return says;

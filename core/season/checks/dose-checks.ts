@@ -1,7 +1,7 @@
 import { slowShare } from '../../nitrogen/forms';
 import { prescribeSalinity } from '../../prescription/prescribe-others';
 import { saltCarriers } from '../../products/carriers';
-import { productSalt } from '../../products/salt';
+import { MOST_SALT_ON_SALTY_LB, productSalt } from '../../products/salt';
 import { HIGH_CHLORIDE_PERCENT } from '../../products/shelf';
 import { evaluate } from '../../reckoning/define';
 import { isRefusal } from '../../reckoning/refusal';
@@ -9,7 +9,8 @@ import type { Zone } from '../../records/case';
 import { two } from '../../words/numbers';
 import type { Dose } from '../plan/dose';
 import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../rules/dose-ceilings';
-import { leastRateLb, MOST_PRODUCTS_A_DAY, MOST_SALT_ON_SALTY_LB, RATE_STEP_LB } from '../rules/limits';
+import { MOST_PRODUCTS_A_DAY, RATE_STEP_LB } from '../rules/limits';
+import { leastRateLb } from '../../products/least-rate';
 import { codeLeastSlowPercent } from '../rules/local-codes';
 import { check, dosesIn, EPS, type Facts, ifAny, noneOf, sum } from './check';
 

@@ -10,7 +10,8 @@ import { type Consequence, consequenceOf, type JudgedPlan, judgePlan } from '../
 import { moveDose, removeDose, setRate, swapProduct } from './edit-plan';
 import { keysOfGivenDoses } from '../plan/doses-given';
 import type { SeasonPlan, ZoneSeason } from '../plan/season-plan';
-import { leastRateLb, RATE_STEP_LB } from '../rules/limits';
+import { RATE_STEP_LB } from '../rules/limits';
+import { leastRateLb } from '../../products/least-rate';
 import { withDoses } from '../plan/with-doses';
 import { fixed, roundedTo } from '../../words/numbers';
 

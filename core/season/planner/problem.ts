@@ -6,22 +6,15 @@ import { BUILT_IN_PACKS, grassIn } from '../../packs/rule-packs';
 import { prescribeSalinity } from '../../prescription/prescribe-others';
 import { saltCarriers } from '../../products/carriers';
 import { losesAmmonia, slowShare } from '../../nitrogen/forms';
-import { productSalt } from '../../products/salt';
+import { MOST_SALT_ON_SALTY_LB, productSalt } from '../../products/salt';
 import { choicesFor, excluded, type ShelfContext } from '../../products/shelf';
 import { evaluate } from '../../reckoning/define';
 import { isRefusal } from '../../reckoning/refusal';
 import { dayOfYear, type IsoDay } from '../../days/day';
 import { doseCeiling, leastDaysBetweenN, potashDoseCeiling } from '../rules/dose-ceilings';
 import { choiceKey, type SeasonPlan, type ZoneSeason } from '../plan/season-plan';
-import {
-  leastRateLb,
-  MOST_SALT_ON_SALTY_LB,
-  MOST_FREE_IN_HEAT_LB,
-  mostDaysBetweenN,
-  potashOverLb,
-  RATE_STEP_LB,
-  yearToleranceLb,
-} from '../rules/limits';
+import { MOST_FREE_IN_HEAT_LB, mostDaysBetweenN, potashOverLb, RATE_STEP_LB, yearToleranceLb } from '../rules/limits';
+import { leastRateLb } from '../../products/least-rate';
 import { closedBecause, type Ground } from '../rules/open-days';
 import type { SeasonSchools } from '../rules/season-schools';
 import { correctionOf } from './corrections';

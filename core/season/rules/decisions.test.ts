@@ -81,7 +81,10 @@ describe('dose ceilings, lb per 1000 ft2', () => {
       potashDoseCeiling(zone({ turf: 'close-cut' })),
     ]).toEqual([1, 0.5, 0.5]);
     expect(doseCeiling(zone(), product('map-11-52'), 'P2O5', [])).toBeCloseTo(1, 12);
-    expect(doseCeiling(zone({ texture: 'sand' }), product('sulfate-grade-16-0-14'), 'N', [])).toBeCloseTo((0.5 * 16) / 14, 12);
+    expect(doseCeiling(zone({ texture: 'sand' }), product('sulfate-grade-16-0-14'), 'N', [])).toBeCloseTo(
+      (0.5 * 16) / 14,
+      12,
+    );
     expect([
       leastDaysBetweenN(zone()),
       leastDaysBetweenN(zone({ texture: 'sand' })),

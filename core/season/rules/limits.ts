@@ -1,17 +1,9 @@
 import { placeOf } from '../../days/day';
-import type { Product, Zone } from '../../records/case';
+import type { Zone } from '../../records/case';
 import type { SOLUBLE_N } from './dose-ceilings';
 import { leastDaysBetweenN } from './dose-ceilings';
 import { groupOfTexture } from '../../ground/texture-groups';
 
-/**
- * Below this a spreader's gate does not close evenly, lb product/1000 ft2, and a dose is not worth the walk, lb nutrient/1000 ft2.
- * Close-cut turf gets fine grades and sprays in small and many doses. Common practice: 0.5 lb N is the least useful on a lawn, half of it on sand.
- */
-const LEAST = {
-  usual: { productLb: 1, nutrientLb: 0.25 },
-  'close-cut': { productLb: 0.5, nutrientLb: 0.1 },
-} as const;
 /** Rates are set to a hundredth of a pound of product/1000 ft2. Common practice of a scale. */
 export const RATE_STEP_LB = 0.01;
 /** A year's N, P2O5 or K2O may be this share off what is prescribed. Common practice: a twenty-fifth is what a careful hand and a good scale hold over a year. */
@@ -34,20 +26,8 @@ const MOST_DAYS = { usual: 84, sand: 56, 'close-cut': 42 } as const;
 export const MOST_FREE_IN_HEAT_LB = 0.5;
 /** Most different products carried over one zone in one trip. Common practice: each is its own pass with its own gate. */
 export const MOST_PRODUCTS_A_DAY = 2;
-/** Salt of one day's doses on a salty soil, lb sodium nitrate/1000 ft2. Common practice. */
-export const MOST_SALT_ON_SALTY_LB = 1.5;
 /** Soil from which microbes work sulfur and organic nitrogen, deg F. Common practice. */
 export const MICROBES_WORK_FROM_F = 55;
-
-/**
- * Smallest practical rate of a product on a zone, lb product/1000 ft2. Coated urea 42-0-0 on a lawn: 1, which is 0.42 lb N; on
- * close-cut turf 0.5.
- */
-export function leastRateLb({ guaranteed }: Product, { turf }: Pick<Zone, 'turf'>): number {
-  const { productLb, nutrientLb } = LEAST[turf === 'close-cut' ? 'close-cut' : 'usual'];
-  const strongest = Math.max(guaranteed.N ?? 0, guaranteed.P2O5 ?? 0, guaranteed.K2O ?? 0);
-  return strongest > 0 ? Math.max(productLb, nutrientLb / (strongest / 100)) : productLb;
-}
 
 /** First day of what schools call fall, 0 for 1 January: 1 September. Common practice. */
 export const fallFromDay = (year: number): number => placeOf(year, '09-01');

@@ -4,7 +4,7 @@ import type { PlannedDose, Product, Zone } from '@core/records/case';
 import { faceOf } from '@core/products/label/face';
 import { isRefusal, type Refusal } from '@core/reckoning/refusal';
 import { addDose } from '@core/season/edit/edit-plan';
-import { leastRateLb } from '@core/season/rules/limits';
+import { leastRateLb } from '@core/products/least-rate';
 import { mondaysOf } from '@core/days/weeks';
 import { Fault } from '../../../ui/field';
 import { sayDay } from '@core/words/days';
