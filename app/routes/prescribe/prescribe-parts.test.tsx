@@ -68,8 +68,8 @@ describe('the walk to the year’s nitrogen', () => {
     expect(numbers.slice(0, -1).reduce((a, b) => a + b, 0)).toBeCloseTo(year, 9);
     fireEvent.click(screen.getByRole('checkbox', { name: 'Clippings returned' }));
     expect(onSwitch).toHaveBeenCalledWith('clippings', false);
-    expect(screen.getByText('local code 3.5')).toBeTruthy();
-    expect(screen.getByText('ceiling 5')).toBeTruthy();
+    expect(screen.queryAllByText('local code 3.5')).toHaveLength(1);
+    expect(screen.queryAllByText('ceiling 5')).toHaveLength(1);
   });
   it('shows a step that is off without counting it, and an override below the struck rule', () => {
     const { container } = walk({ ...zone, nitrogenOff: ['clippings'], own: [own] });
@@ -119,8 +119,8 @@ describe('pH materials and ways', () => {
   });
   it('tells every school of practice with its reasons, and which is never planned', () => {
     render(<Schools title="The end of the year" schools={LATE_SEASON_SCHOOLS} chosen={undefined} />);
-    expect(screen.getByText(/two steps here, 4 others/)).toBeTruthy();
-    expect(screen.getByText(/for comparison, never planned/)).toBeTruthy();
+    expect(screen.queryAllByText(/two steps here, 4 others/)).toHaveLength(1);
+    expect(screen.queryAllByText(/for comparison, never planned/)).toHaveLength(1);
   });
 });
 
@@ -178,7 +178,7 @@ describe('every zone, and the printed sheet', () => {
     const table = screen.getByRole('table', { name: 'The prescription of every zone' });
     expect(within(table).getByRole('row', { name: /Nitrogen/ }).textContent).toContain('2.48 by the rule');
     expect(within(table).getByRole('row', { name: /Nitrogen/ }).textContent).toContain('17.8 lb N here');
-    expect(screen.getByText('Games run to November')).toBeTruthy();
+    expect(screen.queryAllByText('Games run to November')).toHaveLength(1);
   });
   it('the PDF holds a page a zone, the rule struck beside an override, its reason and who said it', () => {
     const text = JSON.stringify(prescriptionDocument(whole.property, season.zones, '2027-04-05'));

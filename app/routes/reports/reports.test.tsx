@@ -27,7 +27,7 @@ describe('the mapping of columns', () => {
     expect(screen.getByRole('row', { name: /^K2O/ }).textContent).toContain('an oxide, not the element');
     expect(screen.getByRole('row', { name: /^Remarks/ }).textContent).toContain('leave out');
     // a nutrient wants a unit, pH does not
-    expect(screen.getByLabelText('Unit of K')).toBeTruthy();
+    expect(screen.queryAllByLabelText('Unit of K')).toHaveLength(1);
     expect(screen.queryByLabelText('Unit of pH')).toBeNull();
   });
   it('changes one column at a time', () => {
@@ -56,7 +56,7 @@ describe('the mapping of columns', () => {
     render(<Form />);
     fireEvent.change(screen.getByLabelText(/^Depth/), { target: { value: '0-4 in' } });
     fireEvent.change(screen.getByLabelText('Laboratory'), { target: { value: 'Some laboratory' } });
-    expect(screen.getByText('0-4 in|Some laboratory')).toBeTruthy();
+    expect(screen.queryAllByText('0-4 in|Some laboratory')).toHaveLength(1);
   });
 });
 
@@ -94,7 +94,7 @@ describe('what was found', () => {
       '2 reports for 1 property, 1 here already; 3 lines not taken.',
     );
     expect(screen.getByRole('row', { name: /A-1/ }).textContent).toContain('School, South lawn');
-    expect(screen.getByText('and 1 more')).toBeTruthy();
+    expect(screen.queryAllByText('and 1 more')).toHaveLength(1);
     fireEvent.mouseDown(screen.getByLabelText('Zone of Orchard'));
     fireEvent.click(screen.getByTitle('School, South lawn'));
     expect(assign).toHaveBeenCalledWith('Orchard', { propertyId: 'p', zoneId: 'z' });

@@ -144,7 +144,7 @@ describe('a hand edit', () => {
     if (isRefusal(next)) throw new Error(next.refused);
     const found = judged(next).checks.find((c) => c.id === id)!;
     expect(found.standing).not.toBe('pass');
-    expect(found.says).toBeTruthy();
+    expect(found.says).toMatch(/^[A-Z\d].*\.$/);
     expect(found.says).not.toMatch(/undefined|NaN/);
   });
 });
