@@ -20,7 +20,11 @@ export const dayLength = defineReckoning({
       standing: 'published',
     },
   ],
-  limits: ['The sun’s middle on a flat horizon: twilight and hills are left out. Polar night is 0, midnight sun 24.'],
+  limits: [
+    'The sun’s middle on a flat horizon: twilight and hills are left out. Polar night is 0, midnight sun 24.',
+    // 0.833 deg of refraction and half a disc, twice a day, over 15 deg an hour × cos latitude × cos declination × sin sunset angle
+    'Refraction and the sun’s disc would add 7 min at the equator, up to 11 at 45 and 16 at 55 deg of latitude.',
+  ],
   example: { inputs: { latitudeDeg: -20, dayOfYear: 246 }, value: 11.66559194558473 },
   reckon({ latitudeDeg, dayOfYear }, work) {
     const { sunsetAngle, declination } = radiationAt(latitudeDeg, dayOfYear);

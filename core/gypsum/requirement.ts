@@ -27,7 +27,7 @@ export const gypsumRequirement = defineReckoning({
   ],
   sources: [
     {
-      cite: 'USDA Agriculture Handbook 60, 1954 (about 1720 lb gypsum an acre for 1 meq/100 g in 6 2/3 in)',
+      cite: 'USDA Agriculture Handbook 60, 1954, table 6 (about 1720 lb gypsum an acre for 1 meq/100 g in 6 2/3 in)',
       standing: 'published',
     },
   ],

@@ -65,7 +65,7 @@ export const waterSar = defineReckoning({
   sources: [
     source,
     {
-      cite: 'Ayers & Westcot, Water quality for agriculture, FAO Irrigation and Drainage Paper 29',
+      cite: 'Ayers & Westcot, Water quality for agriculture, FAO Irrigation and Drainage Paper 29, table 1',
       standing: 'from memory',
     },
   ],

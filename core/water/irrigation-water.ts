@@ -5,7 +5,7 @@ import { CM_PER_FT, G_PER_LB } from '../units/conversions';
 
 const meq = (name: string) => quantity('meq/L')(name, { min: 0, max: 10_000 });
 const fao29 = {
-  cite: 'Ayers & Westcot, Water quality for agriculture, FAO Irrigation and Drainage Paper 29',
+  cite: 'Ayers & Westcot, Water quality for agriculture, FAO Irrigation and Drainage Paper 29, table 1',
   standing: 'from memory' as const,
 };
 
