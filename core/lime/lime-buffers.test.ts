@@ -26,6 +26,19 @@ describe('the table of lime buffers', () => {
     expect(LIME_BUFFERS.mehlich.readings).toEqual({ from: 3.9, to: 6.75 });
     expect(LIME_BUFFERS.mehlich.startsAtPh).toBe(6.6);
   });
+  it('keeps what each of the three can read, aim at and count in (values from memory)', () => {
+    const of = ({ startsAtPh, readings, aims, basisEccePercent }: (typeof LIME_BUFFERS)[keyof typeof LIME_BUFFERS]) => [
+      startsAtPh,
+      readings.from,
+      readings.to,
+      aims.from,
+      aims.to,
+      basisEccePercent,
+    ];
+    expect(of(LIME_BUFFERS.mehlich)).toEqual([6.6, 3.9, 6.75, 0, 6.59, 90]);
+    expect(of(LIME_BUFFERS.smp)).toEqual([7.5, 4, 7.5, 6, 6.8, 90]);
+    expect(of(LIME_BUFFERS['adams-evans'])).toEqual([8, 7, 8.1, 0, 7, 100]);
+  });
   it('takes a Mehlich buffer of 6.75 for no acidity, and 6.76 for none of its own (value from memory)', () => {
     const at = (bufferPh: number) => evaluate(mehlichLime, { soilPh: 5.6, bufferPh, aimPh: 6.2, treatedDepthIn: 4 });
     expect(at(6.75)).toBe(0);

@@ -9,6 +9,7 @@ import { ChoiceField, Fault, TextField } from '../../ui/field';
 import { climateFromText } from '../../work/climate-text';
 import { listStations, type StationEntry, stationNormals } from './station';
 import { grouped } from '@core/words/numbers';
+import { FilePicker } from '../../ui/file-picker';
 
 /** A climate that is looked at and not yet stored. */
 export interface ClimateDraft {
@@ -90,7 +91,6 @@ function FromTable({ now, onDraft }: SourceProps) {
   const [text, setText] = useState('');
   const [name, setName] = useState('a pasted table');
   const [fault, setFault] = useState<string | undefined>();
-  const picker = useRef<HTMLInputElement>(null);
   const read = (source: string, of: string) => {
     const answer = readClimateCsv(source);
     if (isRefusal(answer)) return setFault(answer.refused);
@@ -106,8 +106,7 @@ function FromTable({ now, onDraft }: SourceProps) {
       },
     });
   };
-  const choose = async (file: File | undefined) => {
-    if (!file) return;
+  const choose = async (file: File) => {
     if (file.size > 4_000_000)
       return setFault('The file is over 4 MB: sixty years of days are about 2. Is it the right one?');
     const source = await file.text();
@@ -138,23 +137,17 @@ function FromTable({ now, onDraft }: SourceProps) {
         />
         <Fault>{fault}</Fault>
       </div>
-      <input
-        ref={picker}
-        type="file"
-        className="vh"
-        tabIndex={-1}
-        accept=".csv,.txt,.tsv,text/csv,text/plain"
-        aria-label="Climate table"
-        onChange={(event) => {
-          void choose(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
       <p className="links">
         <Button type="primary" onClick={() => read(text, name)}>
           Read the table
         </Button>
-        <Button onClick={() => picker.current?.click()}>Choose a file</Button>
+        <FilePicker
+          label="Climate table"
+          accept=".csv,.txt,.tsv,text/csv,text/plain"
+          onFile={(file) => void choose(file)}
+        >
+          Choose a file
+        </FilePicker>
       </p>
     </>
   );

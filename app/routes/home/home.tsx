@@ -39,6 +39,7 @@ import { Survives } from '../../work/stage-fault';
 import { BrokenRow, PropertyRow, reckonedRow } from './property-row';
 import { PropertyForm, type TypedProperty } from './property-form';
 import { received, type Shapes, useSend } from '../../work/send';
+import { FilePicker } from '../../ui/file-picker';
 
 interface DemoAnswer {
   show: boolean;
@@ -188,7 +189,6 @@ export default function Home({ loaderData }: Route.ComponentProps) {
   const [search, setSearch] = useState(params.get('find') ?? '');
   const finding = useRef<ReturnType<typeof setTimeout>>(undefined);
   const searchBox = useRef<InputRef>(null);
-  const picker = useRef<HTMLInputElement>(null);
   const [fileFault, setFileFault] = useState<string>();
   const { fetcher, send } = useSend<Sent, Answer>();
   const offerUndo = useOfferUndo();
@@ -210,9 +210,8 @@ export default function Home({ loaderData }: Route.ComponentProps) {
   useKey('find', () => searchBox.current?.focus());
   useKey('new-property', () => setCreating(true));
 
-  const choose = async (file: File | undefined) => {
+  const choose = async (file: File) => {
     setFileFault(undefined);
-    if (!file) return;
     const source = await readFileText(file);
     if (isRefusal(source)) setFileFault(source.refused);
     else void send({ intent: 'import', source });
@@ -305,19 +304,13 @@ export default function Home({ loaderData }: Route.ComponentProps) {
             <Button type={all > 0 ? 'primary' : 'default'} onClick={() => setCreating(true)}>
               New property <span className="kbd">N</span>
             </Button>
-            <input
-              ref={picker}
-              type="file"
-              className="vh"
+            <FilePicker
+              label="Case file or backup"
               accept=".json,application/json"
-              tabIndex={-1}
-              aria-label="Case file or backup"
-              onChange={(event) => {
-                void choose(event.target.files?.[0]);
-                event.target.value = '';
-              }}
-            />
-            <Button onClick={() => picker.current?.click()}>Import a case file or backup</Button>
+              onFile={(file) => void choose(file)}
+            >
+              Import a case file or backup
+            </FilePicker>
             <Fault>{importFault}</Fault>
             {fetcher.data?.imported && <p className="small">Opened: {fetcher.data.imported.join(', ')}.</p>}
             {all > 0 && (

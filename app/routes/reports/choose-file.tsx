@@ -1,6 +1,5 @@
-import { Button } from 'antd';
-import { useRef } from 'react';
 import { Fault } from '../../ui/field';
+import { FilePicker } from '../../ui/file-picker';
 
 /** Where a report file is chosen or dropped. */
 export function ChooseFile({
@@ -12,7 +11,6 @@ export function ChooseFile({
   fault: string | undefined;
   onFile: (file: File) => void;
 }) {
-  const picker = useRef<HTMLInputElement>(null);
   return (
     <section
       className="drop"
@@ -32,22 +30,9 @@ export function ChooseFile({
         One sample or a hundred thousand, as CSV or text: any laboratory’s columns, units and marks. A bag’s code finds
         its zone by itself; a zone’s name does as well. Nothing is stored before you have seen what was found.
       </p>
-      <input
-        ref={picker}
-        type="file"
-        className="vh"
-        tabIndex={-1}
-        accept=".csv,.txt,.tsv,text/csv,text/plain"
-        aria-label="Report file"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) onFile(file);
-          event.target.value = '';
-        }}
-      />
-      <Button type="primary" onClick={() => picker.current?.click()}>
+      <FilePicker primary label="Report file" accept=".csv,.txt,.tsv,text/csv,text/plain" onFile={onFile}>
         Choose a report file
-      </Button>{' '}
+      </FilePicker>{' '}
       <span className="small">or drop it here</span>
       <Fault>{fault}</Fault>
     </section>

@@ -1,5 +1,5 @@
 import { Button, Modal } from 'antd';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { Product } from '@core/records/case';
 import { printShelfCsv, readShelfCsv } from '@core/files/shelf-csv';
 import { printShelf, readShelf } from '@core/files/shelf-file';
@@ -7,6 +7,7 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { Fault } from '../../ui/field';
 import { saveTextFile } from '../../ui/save-text-file';
 import { readFileText } from '../../work/read-file-text';
+import { FilePicker } from '../../ui/file-picker';
 
 interface Found {
   name: string;
@@ -45,16 +46,14 @@ interface ShelfFilesProps {
 export function ShelfFiles({ open, products, missing, today, onStore, onClose }: ShelfFilesProps) {
   const [found, setFound] = useState<Found>();
   const [fault, setFault] = useState<string>();
-  const picker = useRef<HTMLInputElement>(null);
   const close = () => {
     setFound(undefined);
     setFault(undefined);
     onClose();
   };
-  const choose = async (file: File | undefined) => {
+  const choose = async (file: File) => {
     setFound(undefined);
     setFault(undefined);
-    if (!file) return;
     const source = await readFileText(file);
     if (isRefusal(source)) return setFault(source.refused);
     const json = /\.json$/i.test(file.name) || /^\s*[[{]/.test(source.slice(0, 50));
@@ -87,20 +86,14 @@ export function ShelfFiles({ open, products, missing, today, onStore, onClose }:
           A table with “name” and percents in its header, or a shelf or case file that Ubertas saved. A product with an
           id that is here replaces it.
         </p>
-        <input
-          ref={picker}
-          type="file"
-          className="vh"
-          tabIndex={-1}
-          accept=".csv,.json,text/csv,application/json"
-          aria-label="Shelf file"
-          onChange={(event) => {
-            void choose(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
         <p className="links">
-          <Button onClick={() => picker.current?.click()}>Choose a file</Button>
+          <FilePicker
+            label="Shelf file"
+            accept=".csv,.json,text/csv,application/json"
+            onFile={(file) => void choose(file)}
+          >
+            Choose a file
+          </FilePicker>
           {missing.length > 0 && (
             <Button onClick={() => store([...missing], `${missing.length} starter materials are on the shelf.`)}>
               Add the {missing.length} starter materials that are missing

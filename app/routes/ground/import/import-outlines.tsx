@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { Site, Zone } from '@core/records/case';
 import { newId } from '@core/records/new-id';
 import { onSheet, originOf, type Perimeter, readGeoJson, readGpx } from '@core/files/ground-files';
@@ -14,6 +14,7 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { ChoiceField, Fault, optionsOf } from '../../../ui/field';
 import { showArea } from '@core/words/numbers';
 import { readFileText } from '../../../work/read-file-text';
+import { FilePicker } from '../../../ui/file-picker';
 
 export type BroughtIn = 'track' | 'zones';
 
@@ -38,9 +39,7 @@ export function BringIn({ kind, site, taken, grass, texture, focusName, onOutlin
   const [fault, setFault] = useState<string>();
   const [chosenGrass, setGrass] = useState(grass);
   const [chosenTexture, setTexture] = useState(texture);
-  const picker = useRef<HTMLInputElement>(null);
-  const choose = async (file: File | undefined) => {
-    if (!file) return;
+  const choose = async (file: File) => {
     const source = await readFileText(file);
     const read = isRefusal(source) ? source : kind === 'track' ? readGpx(source) : readGeoJson(source);
     setFound(isRefusal(read) ? undefined : read);
@@ -89,19 +88,13 @@ export function BringIn({ kind, site, taken, grass, texture, focusName, onOutlin
           ? 'A track recorded while walking once round the lawn, as a GPX file. It closes at its start.'
           : 'Polygons of a mapping program, as a GeoJSON file. Holes become cut-outs.'}
       </p>
-      <input
-        ref={picker}
-        type="file"
-        className="vh"
-        tabIndex={-1}
-        aria-label={kind === 'track' ? 'Walked track file' : 'Zones file'}
+      <FilePicker
+        label={kind === 'track' ? 'Walked track file' : 'Zones file'}
         accept={kind === 'track' ? '.gpx,application/gpx+xml' : '.geojson,.json,application/geo+json'}
-        onChange={(event) => {
-          void choose(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
-      <Button onClick={() => picker.current?.click()}>Choose a {kind === 'track' ? 'GPX' : 'GeoJSON'} file</Button>
+        onFile={(file) => void choose(file)}
+      >
+        Choose a {kind === 'track' ? 'GPX' : 'GeoJSON'} file
+      </FilePicker>
       <Fault>{fault}</Fault>
       {found && (
         <>

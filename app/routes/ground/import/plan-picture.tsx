@@ -1,10 +1,11 @@
 import { Button } from 'antd';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { Site } from '@core/records/case';
 import { typedNumber } from '@core/typed/typed-number';
 import { isRefusal } from '@core/reckoning/refusal';
 import { Fault, TextField } from '../../../ui/field';
 import { fixed } from '@core/words/numbers';
+import { FilePicker } from '../../../ui/file-picker';
 
 /** A picture kept with a property is at most this wide or high, px: sharp enough to draw on, small enough to keep. */
 const LARGEST_PX = 1600;
@@ -50,9 +51,7 @@ export function PlanPicture({
   ]);
   const [next, setNext] = useState(0);
   const [distance, setDistance] = useState('');
-  const picker = useRef<HTMLInputElement>(null);
-  const choose = async (file: File | undefined) => {
-    if (!file) return;
+  const choose = async (file: File) => {
     const read = await readPicture(file);
     setFault(typeof read === 'string' ? read : undefined);
     if (typeof read !== 'string') setLoaded(read);
@@ -73,17 +72,14 @@ export function PlanPicture({
   const scale = loaded ? Math.min(1, SHOWN_PX / loaded.widthPx) : 1;
   return (
     <div className="bringin">
-      <input
-        ref={picker}
-        type="file"
-        accept="image/png,image/jpeg,image/webp"
-        className="vh"
-        tabIndex={-1}
-        aria-label="Plan picture file"
-        onChange={(event) => void choose(event.target.files?.[0])}
-      />
       <p>
-        <Button onClick={() => picker.current?.click()}>Choose a picture</Button>{' '}
+        <FilePicker
+          label="Plan picture file"
+          accept="image/png,image/jpeg,image/webp"
+          onFile={(file) => void choose(file)}
+        >
+          Choose a picture
+        </FilePicker>{' '}
         {before && <Button onClick={onRemove}>Delete picture</Button>}
       </p>
       {loaded && (
