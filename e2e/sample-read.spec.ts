@@ -88,6 +88,8 @@ test('every layout of the simulated laboratory means the same, from bag to presc
     );
     // back to where the next layout starts from
     await page.getByRole('button', { name: 'Delete', exact: true }).click();
+    // deleted when the report before it is read instead
+    await expect(page.locator('.read .pagehead')).toContainText('12 Oct 2026');
     await page.goto(`${SCHOOL}/sample`);
     await page.getByRole('button', { name: 'Start a sample' }).first().waitFor();
     await page.evaluate(

@@ -72,9 +72,13 @@ export function Ribbon({ season, windows, doses, year, today, label, emptySays, 
     if (plot && todayAt !== undefined) plot.scrollLeft = yearScale(days, width)(todayAt) - plot.clientWidth / 2;
   }, [todayAt, days, width]);
   const todayMonth = todayAt === undefined ? -1 : starts.findLastIndex((start) => start <= todayAt);
-  const labelled = windows
-    .map((w) => ({ ...w, says: windowInShort(w) }))
-    .filter((w) => x(w.to - w.from) > w.says.length * 5.6);
+  // in full where there is room, else its name
+  const labelled = windows.flatMap((w) =>
+    [windowInShort(w), w.title]
+      .filter((says) => x(w.to - w.from) > says.length * 5.6)
+      .slice(0, 1)
+      .map((says) => ({ ...w, says })),
+  );
   return (
     <div
       ref={ref}

@@ -36,7 +36,7 @@ export function BoardChecks({
     const ways = editsThatMend.get(checkKey(check)) ?? [];
     return (
       ways.length > 0 && (
-        <ul className="editsThatMend" aria-label={`What would mend it: ${check.title}`}>
+        <ul className="mendings" aria-label={`What would mend it: ${check.title}`}>
           {ways.map((way, i) => (
             <li key={way.says}>
               <Button size="small" type={i === 0 ? 'primary' : 'default'} onClick={() => onMend(way)}>
