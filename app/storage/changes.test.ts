@@ -5,8 +5,16 @@ import { readCase } from '@core/files/case-file';
 import type { Case, SoilTest, Zone } from '@core/records/case';
 import { isRefusal } from '@core/reckoning/refusal';
 import { exportProperty, readImport, storeCases } from './case-files';
-import { applyChange, RecordRefused } from './changes';
-import { deletePlan, deleteSample, deleteSoilTest, deleteZone, loadProperty, saveZone } from './property-repository';
+import { applyChange, type Change, PropertyGone, RecordRefused } from './changes';
+import {
+  deletePlan,
+  deleteSample,
+  deleteSoilTest,
+  deleteZone,
+  loadProperty,
+  saveChoices,
+  saveZone,
+} from './property-repository';
 import { openDatabase, type UbertasDatabase } from './schema';
 
 const ID = 'quarry-lane-school';
@@ -108,6 +116,31 @@ describe('what takes a change back', () => {
     expect((await stored()).zones).toHaveLength(before.zones.length + 1);
     await applyChange(ID, undo, db);
     expect(await stored()).toEqual(before);
+  });
+});
+
+describe('a property that another tab deleted', () => {
+  it.each<[string, () => Promise<unknown>]>([
+    ['a zone', () => saveZone('gone', demo().zones[0]!, db)],
+    ['a wish', () => saveChoices('gone', { effort: 'best' }, db)],
+    ['its climate', () => applyChange('gone', { property: { latitudeDeg: 40 } }, db)],
+    ['a deletion', () => deleteSoilTest('gone', 'x', db)],
+  ])('takes no %s, says so and leaves nothing behind', async (_what, write) => {
+    await expect(write()).rejects.toBeInstanceOf(PropertyGone);
+    expect(await db.zones.where({ propertyId: 'gone' }).count()).toBe(0);
+    expect(await db.properties.get('gone')).toBeUndefined();
+  });
+});
+
+describe('an undo that went through JSON, as every undo of a page does', () => {
+  it('takes away what was not there before', async () => {
+    await applyChange(ID, { property: { climate: null, latitudeDeg: null, site: null } }, db);
+    const before = await stored();
+    expect([before.property.climate, before.property.site]).toEqual([undefined, undefined]);
+    const undo = await applyChange(ID, { property: { latitudeDeg: 41, site: { context: [] } } }, db);
+    expect((await stored()).property).toMatchObject({ latitudeDeg: 41, site: { context: [] } });
+    await applyChange(ID, JSON.parse(JSON.stringify(undo)) as Change, db);
+    expect(JSON.stringify(await stored())).toBe(JSON.stringify(before));
   });
 });
 

@@ -30,6 +30,14 @@ export class RecordRefused extends Error {
   }
 }
 
+/** A change of a property that is not in this browser any more: nothing was written. */
+export class PropertyGone extends Error {
+  constructor() {
+    super('This property was deleted, perhaps in another tab.');
+    this.name = 'PropertyGone';
+  }
+}
+
 /** A record as its schema has it; throws `RecordRefused` where it is none. */
 export function sure<T>(schema: yup.AnySchema, record: T, what: string): T {
   const checked = checkShape<T>(schema as yup.Schema<T>, record);
@@ -49,8 +57,9 @@ const KINDS = Object.keys(OWNED) as Owned[];
 
 type Records = { [K in Owned]?: readonly NonNullable<Case[K]>[number][] };
 
-/** The property's own facts; what is not named stays as it is. */
-export type PropertyFacts = Partial<Case['property']> & Pick<Partial<PropertyRecord>, 'choices' | 'codes'>;
+type Facts = Partial<Case['property']> & Pick<Partial<PropertyRecord>, 'choices' | 'codes'>;
+/** The property's own facts; what is not named stays as it is, `null` takes it away. An undo goes through JSON, which knows no undefined. */
+export type PropertyFacts = { [Fact in keyof Facts]: Facts[Fact] | null };
 
 export interface Change {
   property?: PropertyFacts;
@@ -77,12 +86,16 @@ async function writeProperty(
   db: UbertasDatabase,
 ): Promise<PropertyFacts | undefined> {
   const before = await db.properties.get(propertyId);
+  // what has a name is a new property; anything else would be left behind without one
+  if (!before && !facts?.name) throw new PropertyGone();
   if (!facts) {
-    if (before) await db.properties.update(propertyId, { changedAt: now() });
+    await db.properties.update(propertyId, { changedAt: now() });
     return undefined;
   }
   const pictureBefore = (await db.pictures.get(propertyId))?.picture;
-  const { choices, codes, ...own } = facts;
+  const { choices, codes, ...own } = Object.fromEntries(
+    Object.entries(facts).map(([fact, value]) => [fact, value ?? undefined]),
+  ) as Facts;
   if (choices) sure(choicesSchema, choices, 'The choices');
   for (const code of codes ?? []) sure(codeSchema, code, 'The local code');
   const { changedAt: _at, choices: choicesBefore, codes: codesBefore, ...ownBefore } = before ?? { changedAt: '' };
@@ -99,7 +112,7 @@ async function writeProperty(
     id: propertyId,
     changedAt: now(),
   });
-  const standing: PropertyFacts = {
+  const standing: Facts = {
     ...ownBefore,
     site:
       before?.site || pictureBefore
@@ -108,14 +121,14 @@ async function writeProperty(
     choices: choicesBefore,
     codes: codesBefore,
   };
-  return Object.fromEntries(Object.keys(facts).map((key) => [key, standing[key as keyof PropertyFacts]]));
+  return Object.fromEntries(Object.keys(facts).map((key) => [key, standing[key as keyof Facts] ?? null]));
 }
 
 /**
  * Writes a change of one property, all or nothing, and gives the change that undoes it: records as they stood before, and
  * the ids of those that were not there.
  *
- * @throws RecordRefused where a record does not pass its schema; the browser's own faults as they come
+ * @throws PropertyGone where the property is not there; RecordRefused where a record does not pass its schema; the browser's own faults as they come
  */
 export async function applyChange(
   propertyId: string,

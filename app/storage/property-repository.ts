@@ -1,7 +1,7 @@
 import type { Case, Choices, Plan, Product, Sample, SoilTest, Zone } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { groupBy } from '@core/tables/group-by';
-import { applyChange, type Change } from './changes';
+import { applyChange, type Change, PropertyGone } from './changes';
 import { database, type PictureRecord, type PropertyRecord, type UbertasDatabase } from './schema';
 
 /** Everything of one property, in the shape the core reckons with. */
@@ -63,6 +63,13 @@ export async function loadProperty(id: string, db: UbertasDatabase = database())
       picture,
     });
   });
+}
+
+/** One property that must be there; throws `PropertyGone` where another tab deleted it. */
+export async function existingProperty(id: string, db: UbertasDatabase = database()): Promise<PropertyFile> {
+  const file = await loadProperty(id, db);
+  if (!file) throw new PropertyGone();
+  return file;
 }
 
 /** Several properties at once, in the order asked for; those that are gone are left out. Pictures stay behind. */
@@ -158,7 +165,7 @@ export async function saveProperty(
 export async function saveChoices(propertyId: string, change: Partial<Choices>, db: Db = database()): Promise<void> {
   await db.transaction('rw', db.properties, db.pictures, async () => {
     const before = await db.properties.get(propertyId);
-    if (before) await applyChange(propertyId, { property: { choices: { ...before.choices, ...change } } }, db);
+    await applyChange(propertyId, { property: { choices: { ...before?.choices, ...change } } }, db);
   });
 }
 

@@ -16,6 +16,19 @@ export function storageFault(fault: unknown): string | undefined {
       return 'The browser does not let Ubertas keep data here (private window, or storage blocked). Allow site data for this page, then reload.';
     case 'DatabaseClosedError':
       return 'The database was closed, perhaps by another tab with a newer Ubertas. Reload this page; nothing was lost.';
+    case 'AbortError':
+    case 'BulkError':
+    case 'ConstraintError':
+    case 'DataCloneError':
+    case 'DataError':
+    case 'InternalError':
+    case 'ModifyError':
+    case 'NotFoundError':
+    case 'PrematureCommitError':
+    case 'ReadOnlyError':
+    case 'TimeoutError':
+    case 'TransactionInactiveError':
+      return `The browser broke the write off (${name}). Nothing was changed, and what you typed is still here: try again.`;
     default:
       return undefined;
   }

@@ -4,7 +4,7 @@ import { doseKey } from '@core/season/plan/dose-key';
 import { swapProduct } from '@core/season/edit/edit-plan';
 import { choiceKey } from '@core/season/plan/season-plan';
 import { currentPlan } from '@core/season/plan/current-plan';
-import { loadProperty, savePlan } from '../storage/property-repository';
+import { existingProperty, savePlan } from '../storage/property-repository';
 import { todayIso } from '../ui/today';
 import { planYear } from './property-work';
 
@@ -44,8 +44,7 @@ export async function chooseProducts(
   choices: Readonly<Record<string, string | null>>,
   changesPlan = true,
 ): Promise<void> {
-  const file = await loadProperty(propertyId);
-  if (!file) return;
+  const file = await existingProperty(propertyId);
   const year = planYear(file, todayIso());
   const plan: Plan = currentPlan(file, year) ?? { id: `plan-${year}`, year, products: undefined, solved: undefined };
   const products = { ...plan.products };

@@ -1,3 +1,4 @@
+import { orFault, type StorageRefused } from './or-fault';
 import { type FetcherWithComponents, useFetcher, useFormAction } from 'react-router';
 
 /**
@@ -10,19 +11,52 @@ export interface Intent {
   intent: string;
 }
 
+/** Who waits for the answer to what was sent, by its ticket: the router hands answers to pages, not to those who asked. */
+const waiting = new Map<number, (answer: unknown) => void>();
+let tickets = 0;
+
 /**
- * Sends a body by a fetcher; the promise is that of the action. `action` is the page's own (`useFormAction`): without it an undo
- * that is clicked on another page would be answered there.
+ * Sends a body by a fetcher and promises the answer of the action, given once everything is written; nothing where the page
+ * was left before. `action` is the page's own (`useFormAction`): without it an undo that is clicked on another page would be
+ * answered there.
  */
-export const sendBy = <Sent extends Intent>(
+export function sendBy<Sent extends Intent, Answer>(
   fetcher: Pick<FetcherWithComponents<unknown>, 'submit'>,
   sent: Sent,
   action?: string,
-): Promise<void> => fetcher.submit(sent as never, action === undefined ? JSON_POST : { ...JSON_POST, action });
+): Promise<Answer | undefined> {
+  const ticket = ++tickets;
+  const answered = new Promise<Answer | undefined>((tell) => waiting.set(ticket, tell as (answer: unknown) => void));
+  const body = { ...sent, ticket } as never;
+  const never = () => answer(ticket, undefined);
+  fetcher.submit(body, action === undefined ? JSON_POST : { ...JSON_POST, action }).then(never, never);
+  return answered;
+}
 
-/** A fetcher of a page's action: `send` asks, `answer` is there once it is idle again. */
+function answer(ticket: number | undefined, what: unknown): void {
+  if (ticket === undefined) return;
+  waiting.get(ticket)?.(what);
+  waiting.delete(ticket);
+}
+
+/**
+ * The client action of a page: the body checked against its shapes, the work done, a fault of the browser's database answered in
+ * words so that the page with all that was typed stays, and whoever sent it told.
+ *
+ * @example export const clientAction = answering(SHAPES, (sent, { propertyId }: { propertyId: string }) => act(sent, propertyId));
+ */
+export const answering =
+  <Sent extends Intent, Answer, Params>(shapes: Shapes<Sent>, act: (sent: Sent, params: Params) => Promise<Answer>) =>
+  async ({ request, params }: { request: Request; params: Params }): Promise<Answer | StorageRefused> => {
+    const { ticket, ...sent } = await received<Sent>(request, shapes);
+    const says = await orFault(() => act(sent as Sent, params));
+    answer(ticket, says);
+    return says;
+  };
+
+/** A fetcher of a page's action: `send` asks and promises the answer, `answer` is there once the fetcher is idle again. */
 export function useSend<Sent extends Intent, Answer>(): {
-  send: (sent: Sent) => void;
+  send: (sent: Sent) => Promise<Answer | undefined>;
   answer: Answer | undefined;
   fetcher: FetcherWithComponents<Answer>;
 } {
@@ -31,7 +65,7 @@ export function useSend<Sent extends Intent, Answer>(): {
   const action = useFormAction();
   return {
     fetcher,
-    send: (sent) => void sendBy(fetcher, sent, action),
+    send: (sent) => sendBy(fetcher, sent, action),
     answer: fetcher.state === 'idle' ? fetcher.data : undefined,
   };
 }
@@ -62,7 +96,10 @@ export type Shapes<Sent extends Intent> = { [I in Sent['intent']]: Record<string
  *
  * @example await received<Sent>(request, { keep: { typed: 'record' }, remove: { zoneId: 'text' } })
  */
-export async function received<Sent extends Intent>(request: Request, shapes: Shapes<Sent>): Promise<Sent> {
+export async function received<Sent extends Intent>(
+  request: Request,
+  shapes: Shapes<Sent>,
+): Promise<Sent & { ticket?: number }> {
   const refused = (says: string) => new Response(says, { status: 400 });
   let body: unknown;
   try {
@@ -73,11 +110,12 @@ export async function received<Sent extends Intent>(request: Request, shapes: Sh
   const intents = Object.keys(shapes);
   if (!isRecord(body) || !intents.includes((body as Intent).intent))
     throw refused(`The request asks for none of ${intents.join(', ')}.`);
-  const { intent, ...rest } = body as Intent & Record<string, unknown>;
+  const { intent, ticket, ...rest } = body as Intent & Record<string, unknown>;
+  if (ticket !== undefined && typeof ticket !== 'number') throw refused('The request’s ticket is no number.');
   const shape = shapes[intent as Sent['intent']];
   const stranger = Object.keys(rest).find((key) => !Object.hasOwn(shape, key));
   if (stranger !== undefined) throw refused(`The request to ${intent} carries “${stranger}”, which is not known.`);
   const wrong = Object.entries(shape).find(([key, kind]) => !isOf(kind, rest[key]));
   if (wrong) throw refused(`The request to ${intent} wants a ${wrong[1].replace('?', '')} as “${wrong[0]}”.`);
-  return body as Sent;
+  return body as Sent & { ticket?: number };
 }

@@ -1,14 +1,14 @@
-import type { Case, Climate, Plan, PlannedDose, Property } from '@core/records/case';
+import type { Case, Climate, Plan, PlannedDose } from '@core/records/case';
 import { moveProgramme } from '@core/season/edit/move-programme';
 import { currentPlan } from '@core/season/plan/current-plan';
-import { loadProperty, savePlan, saveProperty } from '../../storage/property-repository';
+import { applyChange, type Change } from '../../storage/changes';
+import { existingProperty } from '../../storage/property-repository';
 import { todayIso } from '../../ui/today';
-import { orFault } from '../../work/or-fault';
 import { planYear } from '../../work/property-work';
 
 export type ClimateSent =
   | { intent: 'use'; climate: Climate; latitudeDeg: number | undefined; moveDoses: boolean }
-  | { intent: 'put-back'; property: Property; plan: Plan | undefined };
+  | { intent: 'undo'; change: Change };
 
 /** Doses of a plan carried to the property's new climate; what is given or under lock stays where it is. */
 function carried(file: Case, plan: Plan, was: Climate, is: Climate): Plan {
@@ -37,20 +37,19 @@ function carried(file: Case, plan: Plan, was: Climate, is: Climate): Plan {
   };
 }
 
-/** Writes the property's climate, and carries the year's doses with it where that was asked for. */
-export async function climateAction(propertyId: string, sent: ClimateSent) {
-  const file = await loadProperty(propertyId);
-  if (!file) return {};
-  return orFault(async () => {
-    if (sent.intent === 'put-back') {
-      await saveProperty(sent.property);
-      if (sent.plan) await savePlan(propertyId, sent.plan);
-      return {};
-    }
-    const plan = currentPlan(file, planYear(file, todayIso()));
-    const was = file.property.climate;
-    await saveProperty({ ...file.property, climate: sent.climate, latitudeDeg: sent.latitudeDeg });
-    if (sent.moveDoses && plan?.doses && was) await savePlan(propertyId, carried(file, plan, was, sent.climate));
+/** Writes the property's climate, and carries the year's doses with it where that was asked for, in one transaction. */
+export async function climateAction(propertyId: string, sent: ClimateSent): Promise<{ undo?: Change }> {
+  const file = await existingProperty(propertyId);
+  if (sent.intent === 'undo') {
+    await applyChange(propertyId, sent.change);
     return {};
+  }
+  const plan = currentPlan(file, planYear(file, todayIso()));
+  const was = file.property.climate;
+  const moved = sent.moveDoses && plan?.doses && was ? [carried(file, plan, was, sent.climate)] : [];
+  const undo = await applyChange(propertyId, {
+    property: { climate: sent.climate, latitudeDeg: sent.latitudeDeg },
+    put: { plans: moved },
   });
+  return { undo };
 }

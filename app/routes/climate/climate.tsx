@@ -11,7 +11,7 @@ import { Fault } from '../../ui/field';
 import { saveTextFile } from '../../ui/save-text-file';
 import { sayDay } from '@core/words/days';
 import { Substances } from '../../ui/substance';
-import { useOfferUndo } from '../../ui/use-offer-undo';
+import { useDone } from '../../work/use-done';
 import { usePropertyWork, workOf } from '../../work/property-work';
 import { yearCurves } from '../../work/year-curves';
 import type { Route } from './+types/climate';
@@ -20,23 +20,24 @@ import { type ClimateDraft, ClimateSource } from './climate-source';
 import { NormalsTable } from './normals-table';
 import { YearCurves } from './year-curves';
 import { StageFault } from '../../work/stage-fault';
-import { received, type Shapes, useSend } from '../../work/send';
+import type { Change } from '../../storage/changes';
+import { answering, type Shapes, useSend } from '../../work/send';
 
 const SHAPES: Shapes<ClimateSent> = {
   use: { climate: 'record', latitudeDeg: 'number?', moveDoses: 'yes' },
-  'put-back': { property: 'record', plan: 'record?' },
+  undo: { change: 'record' },
 };
 
-export async function clientAction({ request, params }: Route.ClientActionArgs) {
-  return climateAction(params.propertyId, await received(request, SHAPES));
-}
+export const clientAction = answering(SHAPES, (sent: ClimateSent, { propertyId }: { propertyId: string }) =>
+  climateAction(propertyId, sent),
+);
 
 /** The property's climate: its curves and windows with their reasons, and where it comes from. */
 export default function ClimatePage() {
   const work = usePropertyWork();
   const { search } = useLocation();
-  const { fetcher, send } = useSend<ClimateSent, { faults?: { storage: string } }>();
-  const offerUndo = useOfferUndo();
+  const { fetcher, send } = useSend<ClimateSent, { faults?: { storage: string }; undo?: Change }>();
+  const done = useDone();
   const [draft, setDraft] = useState<ClimateDraft | undefined>();
   const [moveDoses, setMoveDoses] = useState(true);
   const { file, plan, today, year } = work;
@@ -53,15 +54,25 @@ export default function ClimatePage() {
   const length = zoneSeason?.season && seasonLength(zoneSeason.season);
   const days = season.weather?.meanF.length ?? 365;
   const hasDoses = (plan?.doses ?? []).length > 0 && climate !== undefined;
-  const use = () => {
+  const use = async () => {
     if (!draft) return;
-    const before = { property: file.property, plan };
-    send({ intent: 'use', climate: draft.climate, latitudeDeg: draft.latitudeDeg, moveDoses: moveDoses && hasDoses });
-    setDraft(undefined);
-    offerUndo(
+    let change: Change = {};
+    const { climate: chosen, latitudeDeg: at } = draft;
+    const used = await done(
+      async () => {
+        const answer = await send({
+          intent: 'use',
+          climate: chosen,
+          latitudeDeg: at,
+          moveDoses: moveDoses && hasDoses,
+        });
+        change = answer?.undo ?? {};
+        return answer;
+      },
       hasDoses && moveDoses ? 'The climate is changed and the doses moved with it.' : 'The climate is changed.',
-      () => send({ intent: 'put-back', ...before }),
+      () => send({ intent: 'undo', change }),
     );
+    if (used) setDraft(undefined);
   };
   const dayOf = (at: number) => sayDay(addDays(`${year}-01-01`, at));
   return (

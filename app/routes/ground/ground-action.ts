@@ -3,8 +3,7 @@ import { isShaped, groundOf } from '@core/ground/zone-ground';
 import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { isRefusal } from '@core/reckoning/refusal';
 import { applyChange, type Change } from '../../storage/changes';
-import { deleteZone, loadProperty, saveProperty, saveZone } from '../../storage/property-repository';
-import { orFault } from '../../work/or-fault';
+import { deleteZone, existingProperty, saveProperty, saveZone } from '../../storage/property-repository';
 import { type TypedZone, zoneFromTyped } from './draft/zone-from-typed';
 
 export type Sent =
@@ -79,8 +78,5 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
 
 /** Takes what Ground sends; a full or blocked database is answered in words. */
 export async function groundAction(sent: Sent, propertyId: string): Promise<Answer> {
-  return orFault(async () => {
-    const file = await loadProperty(propertyId);
-    return file ? act(sent, file) : { faults: { name: 'This property was deleted, perhaps in another tab.' } };
-  });
+  return act(sent, await existingProperty(propertyId));
 }

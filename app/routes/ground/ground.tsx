@@ -14,7 +14,7 @@ import { type Answer, groundAction, type Sent } from './ground-action';
 import { SheetPosition } from './sheet-position';
 import { ZoneSheet } from './zone-sheet';
 import { StageFault } from '../../work/stage-fault';
-import { received, type Shapes, useSend } from '../../work/send';
+import { answering, type Shapes, useSend } from '../../work/send';
 
 const SHAPES: Shapes<Sent> = {
   keep: { typed: 'record' },
@@ -25,9 +25,9 @@ const SHAPES: Shapes<Sent> = {
   climate: { preset: 'text' },
 };
 
-export async function clientAction({ request, params }: Route.ClientActionArgs) {
-  return groundAction(await received(request, SHAPES), params.propertyId);
-}
+export const clientAction = answering(SHAPES, (sent: Sent, { propertyId }: { propertyId: string }) =>
+  groundAction(sent, propertyId),
+);
 
 /** Where a property has no climate yet, or another is wanted. */
 function ClimateChoice({ has, onChoose }: { has: boolean; onChoose: (preset: string) => void }) {
@@ -82,7 +82,7 @@ export default function Ground() {
   useEffect(() => {
     const wrong = Object.values(done?.faults ?? {})[0];
     if (wrong) void message.error(wrong);
-    else if (done?.undo) offerUndo(done.says ?? 'Done.', () => send({ intent: 'undo', change: done.undo ?? {} }));
+    else if (done?.undo) offerUndo(done.says ?? 'Done.', () => void send({ intent: 'undo', change: done.undo ?? {} }));
     // only a new answer counts
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [done]);

@@ -26,10 +26,9 @@ import { todayIso } from '../../ui/today';
 import { Loading } from '../../ui/loading';
 import { saveTextFile } from '../../ui/save-text-file';
 import { TopNav } from '../../ui/top-nav';
-import { useOfferUndo } from '../../ui/use-offer-undo';
+import { useDone } from '../../work/use-done';
 import { Wordmark } from '../../ui/wordmark';
 import { climateFromText } from '../../work/climate-text';
-import { orFault } from '../../work/or-fault';
 import { readFileText } from '../../work/read-file-text';
 import type { CaseIntake } from '../../workers/case-intake';
 import type { Route } from './+types/home';
@@ -38,7 +37,7 @@ import { MonthHeads } from './mini-season';
 import { Survives } from '../../work/stage-fault';
 import { BrokenRow, PropertyRow, reckonedRow } from './property-row';
 import { PropertyForm, type TypedProperty } from './property-form';
-import { received, type Shapes, useSend } from '../../work/send';
+import { answering, type Shapes, useSend } from '../../work/send';
 import { FilePicker } from '../../ui/file-picker';
 
 interface DemoAnswer {
@@ -151,14 +150,7 @@ const SHAPES: Shapes<Sent> = {
   demo: {},
 };
 
-export async function clientAction({ request }: Route.ClientActionArgs) {
-  const sent = await received(request, SHAPES);
-  const answer = await orFault(() => act(sent));
-  // a full or blocked database: said where files are opened, and beside the form that was filled in
-  return answer && 'faults' in answer && 'storage' in answer.faults
-    ? { faults: { name: answer.faults.storage }, importFault: answer.faults.storage }
-    : answer;
-}
+export const clientAction = answering(SHAPES, (sent: Sent) => act(sent));
 
 async function act(sent: Sent) {
   switch (sent.intent) {
@@ -191,7 +183,7 @@ export default function Home({ loaderData }: Route.ComponentProps) {
   const searchBox = useRef<InputRef>(null);
   const [fileFault, setFileFault] = useState<string>();
   const { fetcher, send } = useSend<Sent, Answer>();
-  const offerUndo = useOfferUndo();
+  const done = useDone();
   const reckoned = useMemo(() => files.map((file) => reckonedRow(file, today)), [files, today]);
   const rows = reckoned.flatMap((row) => ('season' in row ? [row] : []));
   const wanted = (params.get('find') ?? '').trim();
@@ -218,12 +210,15 @@ export default function Home({ loaderData }: Route.ComponentProps) {
   };
   const remove = async (file: Case) => {
     const kept = await exportProperty(file.property.id);
-    void send({ intent: 'remove', id: file.property.id });
-    offerUndo(`${file.property.name} was deleted.`, () => kept && void send({ intent: 'restore', source: kept }));
+    void done(
+      () => send({ intent: 'remove', id: file.property.id }),
+      `${file.property.name} was deleted.`,
+      async () => kept && send({ intent: 'restore', source: kept }),
+    );
   };
   const saveBackup = async () =>
     saveTextFile(`ubertas-backup-${today}.json`, await exportBackup(today), 'application/json');
-  const importFault = fileFault ?? fetcher.data?.importFault;
+  const importFault = fileFault ?? fetcher.data?.importFault ?? fetcher.data?.faults?.storage;
   return (
     <>
       <header className="top">

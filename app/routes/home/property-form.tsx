@@ -49,7 +49,13 @@ export function PropertyForm({ open, onClose }: { open: boolean; onClose: () => 
           void submit();
         }}
       >
-        <TextField label="Name" value={typed.name} onChange={set('name')} fault={faults.name} autoFocus />
+        <TextField
+          label="Name"
+          value={typed.name}
+          onChange={set('name')}
+          fault={faults.name ?? faults.storage}
+          autoFocus
+        />
         <div className="field">
           <span className="label">Climate, which dates the doses</span>
           <Segmented

@@ -11,16 +11,15 @@ import { showRate } from '@core/words/numbers';
 import { sayDay } from '@core/words/days';
 import { StopGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
-import { useOfferUndo } from '../../ui/use-offer-undo';
+import { useDone } from '../../work/use-done';
 import { chooseProducts, putPlanBack } from '../../work/choose-products';
-import { orFault } from '../../work/or-fault';
 import { useMatchWork } from '../../work/match-work';
 import { usePropertyWork } from '../../work/property-work';
 import type { Route } from './+types/match';
 import { AnswerRow } from './answer-row';
 import { NeedMargin } from './need-margin';
 import { StageFault } from '../../work/stage-fault';
-import { received, type Shapes, useSend } from '../../work/send';
+import { answering, type Shapes, useSend } from '../../work/send';
 
 /** Product ids by `zoneId/purpose`, null takes a choice away; or the plan as it was, to take a use back. */
 type Sent = { intent: 'choose'; choices: Record<string, string | null> } | { intent: 'put-back'; plan: Plan };
@@ -30,14 +29,11 @@ const SHAPES: Shapes<Sent> = {
 };
 type Answer = { faults?: { storage?: string } };
 
-export async function clientAction({ request, params }: Route.ClientActionArgs): Promise<Answer> {
-  const sent = await received(request, SHAPES);
-  return orFault(async () => {
-    if (sent.intent === 'put-back') await putPlanBack(params.propertyId, sent.plan);
-    else await chooseProducts(params.propertyId, sent.choices);
-    return {};
-  });
-}
+export const clientAction = answering(SHAPES, async (sent: Sent, { propertyId }: { propertyId: string }) => {
+  if (sent.intent === 'put-back') await putPlanBack(propertyId, sent.plan);
+  else await chooseProducts(propertyId, sent.choices);
+  return {};
+});
 
 /** Answers shown at first; the rest on request. */
 const FIRST = 8;
@@ -59,7 +55,7 @@ export default function Match() {
   const match = useMatchWork(work);
   const { fetcher, send } = useSend<Sent, Answer>();
   const { search } = useLocation();
-  const offerUndo = useOfferUndo();
+  const done = useDone();
   const { message } = App.useApp();
   const [all, setAll] = useState(false);
   const products = useMemo(() => work.file.products ?? [], [work.file]);
@@ -86,8 +82,8 @@ export default function Match() {
     const chosen = purposesOf(answer);
     const keys = chosen.map(({ purpose, id }) => [choiceKey(zone.id, purpose), id] as const);
     const planBefore = work.plan;
-    send({ intent: 'choose', choices: Object.fromEntries(keys) });
-    offerUndo(
+    void done(
+      () => send({ intent: 'choose', choices: Object.fromEntries(keys) }),
       `${answer.parts.map((part) => part.product.name).join(' with ')} now ${answer.parts.length > 1 ? 'feed' : 'feeds'} ${zone.name} in the plan.`,
       () =>
         send(

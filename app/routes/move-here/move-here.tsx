@@ -1,10 +1,9 @@
 import '../../ui/ruled-table.css';
 import './move-here.css';
 import { Button } from 'antd';
-import { useEffect, useMemo, useRef } from 'react';
-import type { Plan } from '@core/records/case';
+import { useMemo } from 'react';
 import { doseKey } from '@core/season/plan/dose-key';
-import { Link, useFetcher, useLocation, useNavigate, useSearchParams } from 'react-router';
+import { Link, useLocation, useNavigate, useSearchParams } from 'react-router';
 import { moveProgramme } from '@core/season/edit/move-programme';
 import { plannedDosesOf } from '@core/season/plan/planned-doses';
 import { grassOf } from '@core/packs/grasses';
@@ -13,12 +12,12 @@ import { Fault, ChoiceField } from '../../ui/field';
 import { showProductRate } from '@core/words/numbers';
 import { sayDay } from '@core/words/days';
 import { todayIso } from '../../ui/today';
-import { useOfferUndo } from '../../ui/use-offer-undo';
+import { useDone } from '../../work/use-done';
 import { usePropertyWork, workOf } from '../../work/property-work';
 import type { Route } from './+types/move-here';
 import { moveHereAction, type MoveSent } from './move-here-action';
 import { StageFault } from '../../work/stage-fault';
-import { received, sendBy, type Shapes } from '../../work/send';
+import { answering, type Shapes, useSend } from '../../work/send';
 
 /** The properties of this browser, and the one a programme is taken from. */
 export async function clientLoader({ request }: Route.ClientLoaderArgs) {
@@ -32,9 +31,9 @@ const SHAPES: Shapes<MoveSent> = {
   'put-back': { plan: 'record?' },
 };
 
-export async function clientAction({ request, params }: Route.ClientActionArgs) {
-  return moveHereAction(params.propertyId, await received(request, SHAPES));
-}
+export const clientAction = answering(SHAPES, (sent: MoveSent, { propertyId }: { propertyId: string }) =>
+  moveHereAction(propertyId, sent),
+);
 
 /** A programme of another place, carried here: each dose to the day that has the same high on the same side of the year. */
 export default function MoveHere({ loaderData }: Route.ComponentProps) {
@@ -44,9 +43,8 @@ export default function MoveHere({ loaderData }: Route.ComponentProps) {
   const [search, setSearch] = useSearchParams();
   const location = useLocation();
   const navigate = useNavigate();
-  const fetcher = useFetcher<{ faults?: { storage: string }; laid?: number }>();
-  const offerUndo = useOfferUndo();
-  const before = useRef<Plan | null>(null);
+  const { fetcher, send } = useSend<MoveSent, { faults?: { storage: string }; laid?: number }>();
+  const done = useDone();
   const choose = (key: string, value: string) =>
     setSearch((before) => {
       before.set(key, value);
@@ -71,24 +69,18 @@ export default function MoveHere({ loaderData }: Route.ComponentProps) {
   );
   const name = (id: string) =>
     file.products?.find((p) => p.id === id)?.name ?? theirs?.products?.find((p) => p.id === id)?.name ?? id;
-  const send = (sent: MoveSent) => void sendBy(fetcher, sent);
-  const lay = () => {
+  const lay = async () => {
     if (!zone) return;
+    const before = plan ?? null;
     const locked = new Set((plan?.doses ?? []).filter((d) => d.locked).map(doseKey));
-    send({ intent: 'lay', zoneId: zone.id, standing: plannedDosesOf(season, locked), doses: moved.map((m) => m.dose) });
-    before.current = plan ?? null;
-  };
-  const laid = fetcher.data?.laid;
-  useEffect(() => {
-    if (laid === undefined || !zone) return;
-    const was = before.current;
-    offerUndo(`${laid} doses lie on ${zone.name}. The checks say how they suit it.`, () =>
-      send({ intent: 'put-back', plan: was }),
+    const laid = moved.map((m) => m.dose);
+    const lies = await done(
+      () => send({ intent: 'lay', zoneId: zone.id, standing: plannedDosesOf(season, locked), doses: laid }),
+      `${laid.length} doses lie on ${zone.name}. The checks say how they suit it.`,
+      () => send({ intent: 'put-back', plan: before }),
     );
-    void navigate({ pathname: '..', search: `?zone=${zone.id}` }, { relative: 'path' });
-    // once, when the action answers
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [laid]);
+    if (lies) void navigate({ pathname: '..', search: `?zone=${zone.id}` }, { relative: 'path' });
+  };
   const sameGrass = there?.zone && zone && there.zone.grass === zone.grass;
   return (
     <div className="mh">

@@ -4,7 +4,7 @@ import { typedNumber } from '@core/typed/typed-number';
 import type { CopiedLine } from '@core/prescription/copy-prescription';
 import { copiedOnto } from '@core/prescription/copy-prescription';
 import { isRefusal } from '@core/reckoning/refusal';
-import { loadProperty, saveChoices, saveZone, saveZones } from '../../storage/property-repository';
+import { existingProperty, saveChoices, saveZone, saveZones } from '../../storage/property-repository';
 import { todayIso } from '../../ui/today';
 import { chooseProducts } from '../../work/choose-products';
 
@@ -66,8 +66,8 @@ export async function act(sent: Sent, propertyId: string): Promise<Answer> {
     await saveZones(propertyId, sent.zones);
     return {};
   }
-  const file = await loadProperty(propertyId);
-  const zone = file?.zones.find((each) => each.id === sent.zoneId);
+  const file = await existingProperty(propertyId);
+  const zone = file.zones.find((each) => each.id === sent.zoneId);
   if (!zone) return { faults: { storage: 'This zone was deleted, perhaps in another tab.' } };
   switch (sent.intent) {
     case 'switch': {

@@ -4,8 +4,7 @@ import type { PlannedFor } from '@core/records/case';
 import { choiceKey } from '@core/season/plan/season-plan';
 import { POTASSIUM_SCHOOLS } from '@core/season/rules/practice-schools';
 import { SchoolChoice, schoolName } from '../../ui/school-choice';
-import { orFault } from '../../work/or-fault';
-import { received, type Shapes } from '../../work/send';
+import { answering, type Shapes } from '../../work/send';
 import { StageFault } from '../../work/stage-fault';
 import type { Route } from './+types/prescribe';
 import { AllZones } from './all-zones';
@@ -18,7 +17,7 @@ import { Schools } from './lines/practice-schools';
 import { StopgapNote } from './lines/stopgap-note';
 import { CopyModal } from './overrides/copy-modal';
 import { OverrideModal } from './overrides/override-modal';
-import { act, type Answer, type Sent } from './prescribe-action';
+import { act, type Sent } from './prescribe-action';
 import { usePrescribe } from './use-prescribe';
 import { YearMargin } from './year-margin';
 
@@ -32,10 +31,9 @@ const SHAPES: Shapes<Sent> = {
   product: { choices: 'record' },
 };
 
-export async function clientAction({ request, params }: Route.ClientActionArgs): Promise<Answer> {
-  const sent = await received(request, SHAPES);
-  return orFault(() => act(sent, params.propertyId));
-}
+export const clientAction = answering(SHAPES, (sent: Sent, { propertyId }: { propertyId: string }) =>
+  act(sent, propertyId),
+);
 
 export default function Prescribe() {
   const { work, fetcher, send, sending, facts, answers, school, ...page } = usePrescribe();

@@ -8,12 +8,11 @@ import { grassOf } from '@core/packs/grasses';
 import { prescribeZone } from '@core/prescription/prescribe';
 import { interpretZone, type School } from '@core/soil/interpret';
 import { latestTest } from '@core/soil/report';
-import { deleteSoilTest, loadProperty, saveChoices, saveSoilTest } from '../../storage/property-repository';
+import { deleteSoilTest, existingProperty, saveChoices, saveSoilTest } from '../../storage/property-repository';
 import { sayDate } from '@core/words/days';
 import { makePdf } from '../../ui/make-pdf';
 import { saveFile } from '../../ui/save-text-file';
-import { useOfferUndo } from '../../ui/use-offer-undo';
-import { orFault } from '../../work/or-fault';
+import { useDone } from '../../work/use-done';
 import { usePropertyWork } from '../../work/property-work';
 import type { Route } from './+types/read';
 import { Cations } from './cations';
@@ -27,7 +26,7 @@ import { Stopgap } from './stopgap';
 import { Tracks } from './tracks';
 import { TrendOfZone } from './trend';
 import { StageFault } from '../../work/stage-fault';
-import { received, sendBy, type Shapes } from '../../work/send';
+import { answering, sendBy, type Shapes } from '../../work/send';
 
 type Sent =
   | { intent: 'keep'; zoneId: string; typed: TypedReport }
@@ -37,9 +36,7 @@ type Sent =
 type Answer = { faults?: Record<string, string>; kept?: string };
 
 async function act(sent: Sent, propertyId: string): Promise<Answer> {
-  const file = await loadProperty(propertyId);
-  if (!file) return { faults: { lab: 'This property was deleted, perhaps in another tab.' } };
-  const tests = file.soilTests ?? [];
+  const tests = (await existingProperty(propertyId)).soilTests ?? [];
   switch (sent.intent) {
     case 'keep': {
       const before = tests.find((t) => t.id === sent.typed.id);
@@ -68,10 +65,9 @@ const SHAPES: Shapes<Sent> = {
   school: { school: 'text' },
 };
 
-export async function clientAction({ request, params }: Route.ClientActionArgs) {
-  const sent = await received(request, SHAPES);
-  return orFault(() => act(sent, params.propertyId));
-}
+export const clientAction = answering(SHAPES, (sent: Sent, { propertyId }: { propertyId: string }) =>
+  act(sent, propertyId),
+);
 
 export default function Read() {
   const { file, zone, zoneSeason, today, packs } = usePropertyWork();
@@ -81,7 +77,7 @@ export default function Read() {
   const action = useFormAction();
   const navigate = useNavigate();
   const { message } = App.useApp();
-  const offerUndo = useOfferUndo();
+  const done = useDone();
   // shown at once; the database hears of it behind
   const asked = (fetcher.json as unknown as { intent?: string; school?: School } | undefined)?.school;
   const school: School = asked ?? file.choices?.school ?? 'sufficiency';
@@ -126,10 +122,10 @@ export default function Read() {
         }).prescription;
   const remove = () => {
     if (!shown) return;
-    void sendBy(fetcher, { intent: 'remove', testId: shown.id }, action);
-    offerUndo(
+    void done(
+      () => sendBy(fetcher, { intent: 'remove', testId: shown.id }, action),
       `The report of ${sayDate(shown.sampledOn)} was deleted.`,
-      () => void sendBy(fetcher, { intent: 'restore', test: shown }, action),
+      () => sendBy(fetcher, { intent: 'restore', test: shown }, action),
     );
   };
   const readIn = () => navigate({ pathname: '/reports', search: `?property=${file.property.id}&zone=${zone.id}` });

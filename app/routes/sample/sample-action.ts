@@ -2,8 +2,7 @@ import { type Case, type Sample, sampleSchema, type Zone } from '@core/records/c
 import { newId } from '@core/records/new-id';
 import { faultsByField } from '@core/records/strict-schema';
 import { nextSampleCode } from '@core/sampling/sample-code';
-import { deleteSample, loadProperty, sampleCodes, saveSample, saveZone } from '../../storage/property-repository';
-import { orFault } from '../../work/or-fault';
+import { deleteSample, existingProperty, sampleCodes, saveSample, saveZone } from '../../storage/property-repository';
 
 type Reading = NonNullable<Zone['readings']>[number];
 export type Sent =
@@ -65,8 +64,5 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
 }
 
 export async function sampleAction(sent: Sent, propertyId: string): Promise<Answer> {
-  return orFault(async () => {
-    const file = await loadProperty(propertyId);
-    return file ? act(sent, file) : { faults: { zone: 'This property was deleted, perhaps in another tab.' } };
-  });
+  return act(sent, await existingProperty(propertyId));
 }

@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import { DRYING_DAYS } from '@core/sampling/chain';
 import { WAIT_DAYS } from '@core/sampling/wait';
 import { latestTest } from '@core/soil/report';
-import { received, type Shapes } from '../../work/send';
+import { answering, type Shapes } from '../../work/send';
 import { StageFault } from '../../work/stage-fault';
 import type { Route } from './+types/sample';
 import { HandReadings } from './hand-readings';
@@ -22,9 +22,9 @@ const SHAPES: Shapes<Sent> = {
   'forget-reading': { zoneId: 'text', index: 'number' },
 };
 
-export async function clientAction({ request, params }: Route.ClientActionArgs) {
-  return sampleAction(await received(request, SHAPES), params.propertyId);
-}
+export const clientAction = answering(SHAPES, (sent: Sent, { propertyId }: { propertyId: string }) =>
+  sampleAction(sent, propertyId),
+);
 
 /** Sample: where to core, the labels, each bag from the bucket to the report. */
 export default function Sample() {

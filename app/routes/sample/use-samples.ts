@@ -5,7 +5,7 @@ import type { Sample } from '@core/records/case';
 import { sayWeekday } from '@core/words/days';
 import { useKey } from '../../ui/keys';
 import { saveFile } from '../../ui/save-text-file';
-import { useOfferUndo } from '../../ui/use-offer-undo';
+import { useDone } from '../../work/use-done';
 import { handOver } from '../../work/handed-file';
 import { usePropertyWork } from '../../work/property-work';
 import { useSend } from '../../work/send';
@@ -26,7 +26,7 @@ export function useSamples() {
   const navigate = useNavigate();
   const [search] = useSearchParams();
   const { message } = App.useApp();
-  const offerUndo = useOfferUndo();
+  const done = useDone();
   const [says, setSays] = useState<Record<string, string>>({});
   const change = (sample: Sample) => send({ intent: 'change', sample });
   const wrong = fetcher.state === 'idle' ? Object.values(fetcher.data?.faults ?? {})[0] : undefined;
@@ -71,8 +71,11 @@ export function useSamples() {
     if (answer instanceof File) saveFile(answer);
   };
   const remove = (sample: Sample) => {
-    send({ intent: 'remove', sampleId: sample.id });
-    offerUndo(`Sample ${sample.code} was deleted.`, () => change(sample));
+    void done(
+      () => send({ intent: 'remove', sampleId: sample.id }),
+      `Sample ${sample.code} was deleted.`,
+      () => change(sample),
+    );
   };
 
   return {

@@ -8,7 +8,7 @@ import type { Route } from './+types/season';
 import { type SeasonSent, seasonAction } from './season-action';
 import { SeasonBoard } from './season-board';
 import { StageFault } from '../../work/stage-fault';
-import { received, type Shapes, useSend } from '../../work/send';
+import { answering, type Shapes, useSend } from '../../work/send';
 
 const SHAPES: Shapes<SeasonSent> = {
   product: { key: 'text', productId: 'text?' },
@@ -21,9 +21,9 @@ const SHAPES: Shapes<SeasonSent> = {
   'put-back': { plan: 'record?' },
 };
 
-export async function clientAction({ request, params }: Route.ClientActionArgs) {
-  return seasonAction(params.propertyId, await received(request, SHAPES));
-}
+export const clientAction = answering(SHAPES, (sent: SeasonSent, { propertyId }: { propertyId: string }) =>
+  seasonAction(propertyId, sent),
+);
 
 export default function Season() {
   const work = usePropertyWork();

@@ -10,7 +10,7 @@ import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { weeklyNitrogen } from '@core/season/plan/weekly-nitrogen';
 import { withDoses } from '@core/season/plan/with-doses';
 import { useKey } from '../../ui/keys';
-import { useOfferUndo } from '../../ui/use-offer-undo';
+import { useDone } from '../../work/use-done';
 import type { PropertyWork } from '../../work/property-work';
 import type { BoardHand } from './board/board-lanes';
 import { useBoard } from './board/use-board';
@@ -24,7 +24,7 @@ export interface SeasonBoardProps {
   zoneSeason: ZoneSeason;
   fault: string | undefined;
   storing: boolean;
-  send: (sent: SeasonSent) => unknown;
+  send: (sent: SeasonSent) => Promise<unknown>;
   onLaidAnew: () => void;
 }
 
@@ -46,7 +46,7 @@ export function useSeasonBoard({ work, zone, storing, send, onLaidAnew }: Season
   const [refusal, setRefusal] = useState<string | undefined>();
   const [held, setHeld] = useState<PlannedDose[] | undefined>();
   const [adding, setAdding] = useState(false);
-  const offerUndo = useOfferUndo();
+  const done = useDone();
   const board = useBoard(work, (step) => void send({ intent: 'doses', ...step }));
   const { doses } = board;
 
@@ -114,7 +114,7 @@ export function useSeasonBoard({ work, zone, storing, send, onLaidAnew }: Season
     () => (shownZone ? weeklyNitrogen(shownZone, products, shown) : undefined),
     [shownZone, products, shown],
   );
-  const putBack = (before: typeof plan) => void send({ intent: 'put-back', plan: before ?? null });
+  const putBack = (before: typeof plan) => send({ intent: 'put-back', plan: before ?? null });
   return {
     ...search,
     file,
@@ -147,17 +147,23 @@ export function useSeasonBoard({ work, zone, storing, send, onLaidAnew }: Season
     care: useMemo(() => careTasks(shown, file.choices?.effort ?? 'essential'), [shown, file.choices?.effort]),
     weekly,
     supply: useMemo(() => (weekly?.supply ?? []).map((s) => ({ ...s, given: s.date < today })), [weekly, today]),
-    save: () => {
-      void send({ intent: 'keep', doses });
-      offerUndo(`The plan for ${year} is saved.`, () => putBack(plan));
-    },
-    clear: () => {
-      void send({ intent: 'plain' });
-      onLaidAnew();
-      offerUndo('The plain draft is back on the board.', () => {
-        putBack(plan);
-        onLaidAnew();
-      });
+    save: () =>
+      void done(
+        () => send({ intent: 'keep', doses }),
+        `The plan for ${year} is saved.`,
+        () => putBack(plan),
+      ),
+    clear: async () => {
+      const cleared = await done(
+        () => send({ intent: 'plain' }),
+        'The plain draft is back on the board.',
+        async () => {
+          const answer = await putBack(plan);
+          onLaidAnew();
+          return answer;
+        },
+      );
+      if (cleared) onLaidAnew();
     },
   };
 }

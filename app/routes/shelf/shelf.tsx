@@ -16,12 +16,11 @@ import { todayIso } from '../../ui/today';
 import { Loading } from '../../ui/loading';
 import { Substances } from '../../ui/substance';
 import { TopNav } from '../../ui/top-nav';
-import { useOfferUndo } from '../../ui/use-offer-undo';
+import { useDone } from '../../work/use-done';
 import { useWorkingsTrail } from '../../ui/use-workings-trail';
 import { Wordmark } from '../../ui/wordmark';
 import { WorkingsSlip } from '../../ui/workings';
 import { WorkingsContext } from '../../ui/workings-context';
-import { orFault } from '../../work/or-fault';
 import type { Route } from './+types/shelf';
 import { LabelSlip } from './label-slip';
 import type { LabelAnswer, LabelSent } from './use-label-slip';
@@ -30,7 +29,7 @@ import { ShelfFiles } from './shelf-files';
 import { isAbout, isOnly, ONLY, type Only, shelved, type Subject, SUBJECTS } from './shelf-groups';
 import { productFromTyped } from './typed-label';
 import { StageFault } from '../../work/stage-fault';
-import { received, type Shapes, useSend } from '../../work/send';
+import { answering, type Shapes, useSend } from '../../work/send';
 
 type Sent =
   | LabelSent
@@ -76,10 +75,7 @@ const SHAPES: Shapes<Sent> = {
   'put-back': { products: 'list' },
 };
 
-export async function clientAction({ request }: Route.ClientActionArgs) {
-  const sent = await received(request, SHAPES);
-  return orFault(() => act(sent));
-}
+export const clientAction = answering(SHAPES, (sent: Sent) => act(sent));
 
 export function HydrateFallback() {
   return <Loading />;
@@ -96,7 +92,7 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
   const [filesOpen, setFilesOpen] = useState(false);
   const { fetcher, send } = useSend<Exclude<Sent, LabelSent>, LabelAnswer>();
   const workings = useWorkingsTrail();
-  const offerUndo = useOfferUndo();
+  const done = useDone();
   const { message } = App.useApp();
   const opened = search.get('label') ?? undefined;
   const product = products.find((each) => each.id === opened);
@@ -116,7 +112,7 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
     if (answer?.kept) {
       void message.success('The label is on the shelf.');
       setSearch({}, { replace: true });
-    } else if (answer?.faults?.storage) void message.error(answer.faults.storage);
+    }
   }, [answer, message, setSearch]);
 
   const shown = products.filter(
@@ -128,16 +124,19 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
   const onHand = products.filter((each) => (each.onHandLb ?? 0) > 0).length;
   const remove = async (gone: Product) => {
     const named = await propertiesNaming(gone.id);
-    send({ intent: 'remove', id: gone.id });
-    open(undefined);
-    offerUndo(
+    const removed = await done(
+      () => send({ intent: 'remove', id: gone.id }),
       `${gone.name} is off the shelf.${named.length > 0 ? ` Plans of ${named.slice(0, 3).join(', ')} still speak of it.` : ''}`,
       () => send({ intent: 'store', products: [gone] }),
     );
+    if (removed) open(undefined);
   };
   const store = (list: Product[], says: string) => {
-    send({ intent: 'store', products: list });
-    offerUndo(says, () => send({ intent: 'put-back', products }));
+    void done(
+      () => send({ intent: 'store', products: list }),
+      says,
+      () => send({ intent: 'put-back', products }),
+    );
   };
   return (
     <WorkingsContext value={workings}>

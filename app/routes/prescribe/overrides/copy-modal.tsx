@@ -9,7 +9,7 @@ import { Fault, TextField } from '../../../ui/field';
 import { showRate } from '@core/words/numbers';
 import { StopGlyph, WarnGlyph } from '../../../ui/glyphs';
 import { Substances } from '../../../ui/substance';
-import { useOfferUndo } from '../../../ui/use-offer-undo';
+import { useDone } from '../../../work/use-done';
 import type { PropertyWork } from '../../../work/property-work';
 import type { Answer } from '../prescribe-action';
 import { sendBy } from '../../../work/send';
@@ -30,7 +30,7 @@ export function CopyModal({ work, from, by, fetcher, onClose }: CopyModalProps) 
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [reason, setReason] = useState('');
   const [fault, setFault] = useState<string>();
-  const offerUndo = useOfferUndo();
+  const done = useDone();
   const action = useFormAction();
   const tests = work.file.soilTests ?? [];
   const to = others.find((zone) => zone.id === toId);
@@ -44,22 +44,17 @@ export function CopyModal({ work, from, by, fetcher, onClose }: CopyModalProps) 
       work.packs,
     );
   const lines: CopiedLine[] = source && target ? linesToCopy(source, target) : [];
-  const copy = () => {
+  const copy = async () => {
     if (!to) return;
     if (reason.trim().length < 3) return setFault('Say why the same prescription fits there; the reason is printed.');
     const chosen = lines.filter((line) => !left.has(line.line));
-    void sendBy(fetcher, {
-      intent: 'copy',
-      zoneId: to.id,
-      fromName: from.name,
-      lines: chosen,
-      reason: reason.trim(),
-      ...(by ? { by } : {}),
-    });
-    offerUndo(`The prescription of ${from.name} stands on ${to.name} as overrides.`, () => {
-      void sendBy(fetcher, { intent: 'put-back', zones: [to] }, action);
-    });
-    onClose();
+    const sent = { zoneId: to.id, fromName: from.name, lines: chosen, reason: reason.trim(), ...(by ? { by } : {}) };
+    const copied = await done(
+      () => sendBy(fetcher, { intent: 'copy', ...sent }, action),
+      `The prescription of ${from.name} stands on ${to.name} as overrides.`,
+      () => sendBy(fetcher, { intent: 'put-back', zones: [to] }, action),
+    );
+    if (copied) onClose();
   };
   return (
     <Modal
@@ -71,7 +66,7 @@ export function CopyModal({ work, from, by, fetcher, onClose }: CopyModalProps) 
         <Button key="cancel" onClick={onClose}>
           Cancel
         </Button>,
-        <Button key="copy" type="primary" disabled={!to || !seen} onClick={copy}>
+        <Button key="copy" type="primary" disabled={!to || !seen} onClick={() => void copy()}>
           Copy
         </Button>,
       ]}

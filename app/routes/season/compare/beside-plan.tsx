@@ -6,7 +6,7 @@ import { lastYearsDoses } from '@core/season/edit/last-years-doses';
 import { SPREADING_CAUTIONS } from '@core/season/rules/cautions';
 import type { SeasonPlan, ZoneSeason } from '@core/season/plan/season-plan';
 import { weeklyLightDoses } from '@core/season/edit/weekly-light-doses';
-import { useOfferUndo } from '../../../ui/use-offer-undo';
+import { useDone } from '../../../work/use-done';
 import type { PropertyWork } from '../../../work/property-work';
 import { asidePlan, wishedName } from '../search/aside-plan';
 import { CareTasks } from '../board/care-lane';
@@ -29,7 +29,7 @@ export interface BesidePlanProps {
   onTake: (doses: PlannedDose[], says: string) => void;
   /** Searches for the plans of the other aims, to stand beside this one. */
   onFindBeside: (() => void) | undefined;
-  send: (sent: SeasonSent) => unknown;
+  send: (sent: SeasonSent) => Promise<unknown>;
 }
 
 /** Below the board: what the planner is asked for, plans side by side, the doses as a table, care beside feeding. */
@@ -47,7 +47,7 @@ export function BesidePlan({
   send,
 }: BesidePlanProps) {
   const { file, draft, plan, year } = work;
-  const offerUndo = useOfferUndo();
+  const done = useDone();
   const products = file.products ?? [];
   const effort: Effort = file.choices?.effort ?? 'essential';
   const care = useMemo(() => careTasks(shown, effort), [shown, effort]);
@@ -92,8 +92,11 @@ export function BesidePlan({
       : []),
   ];
   const drop = (aside: Plan) => {
-    void send({ intent: 'drop-aside', planId: aside.id });
-    offerUndo(`${aside.name ?? 'The plan'} is dropped.`, () => void send({ intent: 'aside', plan: aside }));
+    void done(
+      () => send({ intent: 'drop-aside', planId: aside.id }),
+      `${aside.name ?? 'The plan'} is dropped.`,
+      () => send({ intent: 'aside', plan: aside }),
+    );
   };
   return (
     <div className="tables">

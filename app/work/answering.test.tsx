@@ -1,0 +1,50 @@
+import { fireEvent, render, screen, waitFor } from '@testing-library/react';
+import { createRoutesStub } from 'react-router';
+import { expect, it, vi } from 'vitest';
+import { RecordRefused } from '../storage/changes';
+import { answering, useSend } from './send';
+
+type Sent = { intent: 'keep'; name: string };
+
+/** A page whose button sends a name, and what it is told. */
+function opened(act: (sent: Sent) => Promise<object>, name = 'Autumn') {
+  const told = vi.fn();
+  function Page() {
+    const { send } = useSend<Sent, object>();
+    return (
+      <button type="button" onClick={() => void send({ intent: 'keep', name }).then(told)}>
+        Save
+      </button>
+    );
+  }
+  const clientAction = answering({ keep: { name: 'text' } }, act);
+  const Stub = createRoutesStub([
+    { path: '/', Component: Page, action: ({ request }) => clientAction({ request, params: {} }) },
+  ]);
+  render(<Stub />);
+  fireEvent.click(screen.getByRole('button', { name: 'Save' }));
+  return told;
+}
+
+it('tells whoever sent it the answer of the action, which never sees the ticket', async () => {
+  const act = vi.fn(() => Promise.resolve({ kept: 'yes' }));
+  const told = opened(act);
+  await waitFor(() => expect(told).toHaveBeenCalledWith({ kept: 'yes' }));
+  expect(act).toHaveBeenCalledWith({ intent: 'keep', name: 'Autumn' }, {});
+});
+
+it.each([
+  ['a full disk', new DOMException('full', 'QuotaExceededError'), /storage is full/],
+  ['a write that the browser broke off', new DOMException('gone', 'AbortError'), /broke the write off .*try again/],
+  [
+    'a record that its schema refuses',
+    new RecordRefused({ refused: 'Too large.', field: 'areaSqFt' }, 'The zone'),
+    /^The zone: Too large\. Nothing was changed\.$/,
+  ],
+])('answers %s in words, and the page stays', async (_what, fault, says) => {
+  const told = opened(() => Promise.reject(fault));
+  await waitFor(() =>
+    expect(told).toHaveBeenCalledWith({ faults: { storage: expect.stringMatching(says) as string } }),
+  );
+  expect(screen.queryAllByRole('button', { name: 'Save' })).toHaveLength(1);
+});
