@@ -4,8 +4,10 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { readCase } from '@core/files/case-file';
 import type { Case, SoilTest, Zone } from '@core/records/case';
 import { isRefusal } from '@core/reckoning/refusal';
-import { exportProperty, readImport, storeCases } from './case-files';
-import { applyChange, type Change, PropertyGone, RecordRefused } from './changes';
+import { exportBackup, exportProperty, readImport, storeCases } from './case-files';
+import { applyChange, type Change, PropertyGone, RecordRefused, sureOfRoom, TooMany } from './changes';
+import { saveProducts } from './shelf-repository';
+import { MOST } from '@core/records/most';
 import {
   deletePlan,
   deleteSample,
@@ -190,5 +192,59 @@ describe('store, export, import', () => {
       ),
       { numRuns: 25 },
     );
+  });
+});
+
+describe('a backup of more than anybody keeps', () => {
+  it('opens in an empty browser and holds the same', async () => {
+    const given = demo();
+    const [lawn, ...others] = given.zones as [Zone, ...Zone[]];
+    const report = given.soilTests![0]!;
+    const label = given.products![0]!;
+    const bed = { id: 'b', kind: 'bed' as const, rectangle: { lengthFt: 1, widthFt: 1 } };
+    const reading = { on: '2027-04-05', instrument: 'ph-pen' as const, value: 6.1 };
+    await applyChange(
+      ID,
+      {
+        put: {
+          zones: [
+            {
+              ...lawn,
+              cutOuts: Array.from({ length: 150 }, (_, i) => ({ ...bed, id: `b${i}` })),
+              readings: Array.from({ length: 2_001 }, () => reading),
+            },
+            ...Array.from({ length: 501 }, (_, i) => ({ ...others[0]!, id: `z${i}` })),
+          ],
+          soilTests: Array.from({ length: 5_001 }, (_, i) => ({ ...report, id: `t${i}` })),
+        },
+      },
+      db,
+    );
+    await saveProducts(
+      Array.from({ length: 2_001 }, (_, i) => ({ ...label, id: `p${i}` })),
+      db,
+    );
+    const before = await stored();
+    const read = readImport(await exportBackup('2027-04-05', db));
+    if (isRefusal(read)) throw new Error(read.refused);
+    const empty = openDatabase('changes-empty');
+    await storeCases(read, {}, empty);
+    expect(await loadProperty(ID, empty)).toEqual(before);
+    await empty.delete();
+  });
+  it('takes no more than it could bring back, and leaves what stands', async () => {
+    expect(() => sureOfRoom('soilTests', MOST.soilTests)).not.toThrow();
+    expect(() => sureOfRoom('soilTests', MOST.soilTests + 1)).toThrow(
+      'A property holds at most 100,000 soil reports, which a backup can bring back; these would be 100,001.',
+    );
+    const label = demo().products![0]!;
+    const count = await db.products.count();
+    await expect(
+      saveProducts(
+        Array.from({ length: MOST.products + 1 }, (_, i) => ({ ...label, id: `p${i}` })),
+        db,
+      ),
+    ).rejects.toBeInstanceOf(TooMany);
+    expect(await db.products.count()).toBe(count);
   });
 });

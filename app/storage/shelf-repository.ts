@@ -1,6 +1,6 @@
 import type { Product } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
-import { sureProduct } from './changes';
+import { sureOfRoom, sureProduct } from './changes';
 import { ensureShelf } from './property-repository';
 import { database, type UbertasDatabase } from './schema';
 
@@ -12,8 +12,11 @@ export async function loadShelf(db: UbertasDatabase = database()): Promise<Produ
 
 /** Writes products, new or changed, all or none. */
 export async function saveProducts(products: readonly Product[], db: UbertasDatabase = database()): Promise<void> {
+  sureOfRoom('products', products.length);
   await db.transaction('rw', db.products, async () => {
     await db.products.bulkPut(products.map(sureProduct));
+    // counted after the write: what is replaced counts once, and the transaction takes all of it back
+    sureOfRoom('products', await db.products.count());
   });
 }
 

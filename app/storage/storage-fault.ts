@@ -1,5 +1,9 @@
-/** What went wrong with the browser's database, in a sentence a person can act on. Undefined for other faults. */
+import { PropertyGone, RecordRefused, TooMany } from './changes';
+
+/** What went wrong with a write, in a sentence a person can act on. Undefined for other faults, which are defects of ours. */
 export function storageFault(fault: unknown): string | undefined {
+  if (fault instanceof RecordRefused || fault instanceof PropertyGone || fault instanceof TooMany)
+    return `${fault.message} Nothing was changed.`;
   const name =
     (fault as { name?: string; inner?: { name?: string } } | undefined)?.inner?.name ??
     (fault as { name?: string } | undefined)?.name;

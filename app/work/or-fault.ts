@@ -1,4 +1,3 @@
-import { PropertyGone, RecordRefused } from '../storage/changes';
 import { storageFault } from '../storage/storage-fault';
 
 /** What an action answers when the browser's database would not take it: nothing was written, nothing typed is lost. */
@@ -11,10 +10,7 @@ export async function orFault<T>(work: () => Promise<T>): Promise<T | StorageRef
   try {
     return await work();
   } catch (fault) {
-    const says =
-      fault instanceof RecordRefused || fault instanceof PropertyGone
-        ? `${fault.message} Nothing was changed.`
-        : storageFault(fault);
+    const says = storageFault(fault);
     if (says === undefined) throw fault;
     return { faults: { storage: says } };
   }

@@ -6,7 +6,7 @@ export async function readFileText(file: File): Promise<string | Refusal> {
   if (file.size > LARGEST_FILE_BYTES)
     return refuse(
       '',
-      `${file.name} is ${Math.round(file.size / 1e6)} MB; a thousand properties are not over 100. It was not read.`,
+      `${file.name} is ${Math.round(file.size / 1e6)} MB; ten thousand properties are not over 400. It was not read.`,
     );
   if (file.size === 0) return refuse('', `${file.name} is empty. Choose a file that Ubertas saved.`);
   return file.text();

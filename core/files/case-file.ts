@@ -1,13 +1,13 @@
 import { type Case, CASE_FORMAT, CASE_VERSION, checkCase } from '../records/case';
 import { isRefusal, type Refusal, refuse } from '../reckoning/refusal';
 
-/** Largest file that is read at all, bytes: a backup of a thousand properties with fifteen thousand reports is under 20 MB. */
-export const LARGEST_FILE_BYTES = 100_000_000;
+/** Largest file that is read at all, bytes: a backup of a thousand properties with fifteen thousand reports is under 20 MB, and one with the most reports that a property may hold under 100. */
+export const LARGEST_FILE_BYTES = 400_000_000;
 
 /** JSON text to a value, or the sentence that says what is wrong with the file. */
 export function parseJson(source: string, name = 'The file'): { json: unknown } | Refusal {
   if (source.length > LARGEST_FILE_BYTES)
-    return refuse('', `${name} is larger than 100 MB, which a thousand properties do not fill. It was not read.`);
+    return refuse('', `${name} is larger than 400 MB, which ten thousand properties do not fill. It was not read.`);
   try {
     return { json: JSON.parse(source) };
   } catch {

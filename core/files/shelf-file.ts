@@ -3,13 +3,14 @@ import { isRefusal, type Refusal, refuse } from '../reckoning/refusal';
 import { parseJson } from './case-file';
 import { type Product, productSchema } from '../records/product-schema';
 import { checkShape, list, num, word } from '../records/strict-schema';
+import { MOST } from '../records/most';
 
 export const SHELF_FORMAT = 'ubertas-shelf';
 
 export const shelfSchema = yup.object({
   format: word('Format', [SHELF_FORMAT]).required('This file does not say that it is a ubertas-shelf file.'),
   version: num('Version', { min: 1, max: 1, integer: true }).required('The file does not say its version.'),
-  products: list('Products', productSchema, 2000).required('The file holds no list of products.'),
+  products: list('Products', productSchema, MOST.products).required('The file holds no list of products.'),
 });
 
 /** The text of a shelf file, indented so that a person can read it. */

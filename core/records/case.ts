@@ -1,5 +1,6 @@
 import * as yup from 'yup';
 import { type Refusal, isRefusal, refuse } from '../reckoning/refusal';
+import { MOST } from './most';
 import { choicesSchema, codeSchema, planSchema } from './plan-schema';
 import { productSchema } from './product-schema';
 import { propertySchema } from './property-schema';
@@ -24,13 +25,13 @@ export const caseSchema = yup.object({
   format: word('Format', [CASE_FORMAT]).required('This file does not say that it is a ubertas-case file.'),
   version: num('Version', { min: 1, max: 1, integer: true }).required('The file does not say its version.'),
   property: propertySchema.required('The file holds no property.'),
-  zones: list('Zones', zoneSchema, 500).required('The file holds no list of zones.'),
-  soilTests: list('Soil reports', soilTestSchema, 5000).optional(),
-  samples: list('Samples', sampleSchema, 5000).optional(),
-  products: list('Products', productSchema, 2000).optional(),
-  codes: list('Local codes', codeSchema, 50).optional(),
+  zones: list('Zones', zoneSchema, MOST.zones).required('The file holds no list of zones.'),
+  soilTests: list('Soil reports', soilTestSchema, MOST.soilTests).optional(),
+  samples: list('Samples', sampleSchema, MOST.samples).optional(),
+  products: list('Products', productSchema, MOST.products).optional(),
+  codes: list('Local codes', codeSchema, MOST.codes).optional(),
   choices: choicesSchema.optional().default(undefined),
-  plans: list('Plans', planSchema, 200).optional(),
+  plans: list('Plans', planSchema, MOST.plans).optional(),
 });
 export type Case = yup.InferType<typeof caseSchema>;
 

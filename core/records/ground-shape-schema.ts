@@ -1,5 +1,6 @@
 import * as yup from 'yup';
 import { list, num } from './strict-schema';
+import { MOST } from './most';
 
 const corner = yup
   .tuple([num('East, ft', { min: -1e6, max: 1e6 }).required(), num('South, ft', { min: -1e6, max: 1e6 }).required()])
@@ -9,7 +10,7 @@ const lonLat = yup
   .required();
 const side = (label: string) => num(label, { above: 0, max: 100_000, unit: 'ft' }).required();
 
-export const cornersFt = (label = 'Corners') => list(label, corner, 5000);
+export const cornersFt = (label = 'Corners') => list(label, corner, MOST.corners);
 
 /** The ways a piece of ground is measured; a record holds at most one. Where it lies on the sheet is `atFt` and `turnDeg`. */
 export const shapeFields = {
@@ -39,7 +40,7 @@ export const shapeFields = {
   /** Corners of an outline, ft east and south of the sheet's corner. */
   cornersFt: cornersFt().optional(),
   /** A walked perimeter, longitude and latitude; `cornersFt` is the same ring on the sheet. */
-  ring: list('Walked perimeter', lonLat, 5000).optional(),
+  ring: list('Walked perimeter', lonLat, MOST.corners).optional(),
   /** Where the shape's upper left corner lies on the sheet, ft east and south. */
   atFt: corner.optional().default(undefined) as unknown as yup.Schema<[number, number] | undefined>,
   turnDeg: num('Turned by', { min: -360, max: 360, unit: 'degrees' }).optional(),

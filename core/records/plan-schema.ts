@@ -1,5 +1,6 @@
 import * as yup from 'yup';
 import { id, isoDay, list, monthDay, num, text, word, yes } from './strict-schema';
+import { MOST } from './most';
 
 export const codeSchema = yup.object({
   id: id('Local code'),
@@ -88,6 +89,6 @@ export const planSchema = yup.object({
       .optional()
       .default(undefined),
   ) as unknown as yup.Schema<Record<string, string> | undefined>,
-  doses: list('Doses', plannedDoseSchema, 2000).optional(),
+  doses: list('Doses', plannedDoseSchema, MOST.doses).optional(),
 });
 export type Plan = yup.InferType<typeof planSchema>;

@@ -1,6 +1,7 @@
 import * as yup from 'yup';
 import { id, list, monthDay, num, text } from './strict-schema';
 import { cornersFt, lonLat } from './ground-shape-schema';
+import { MOST } from './most';
 
 const twelve = (label: string, min: number, max: number, unit: string) =>
   list(label, num(`Each of ${label}`, { min, max, unit }).required(), 12).test(
@@ -31,7 +32,7 @@ export const siteSchema = yup.object({
       cornersFt: cornersFt('Corners of the water').required('Water needs its outline.'),
       keptClearFt: num('Kept clear', { min: 0, max: 1000, unit: 'ft' }).required('Type the width that is kept clear.'),
     }),
-    20,
+    MOST.waters,
   ).optional(),
   /** Buildings, drives: drawn for finding one's way, never reckoned. */
   context: list(
@@ -41,7 +42,7 @@ export const siteSchema = yup.object({
       name: text('Name', 80).optional(),
       cornersFt: cornersFt('Corners').required('It needs its outline.'),
     }),
-    100,
+    MOST.buildings,
   ).optional(),
   /** Longitude and latitude of the sheet's upper left corner (north is up), once a walked perimeter or a zones file has set it. */
   origin: lonLat.optional().default(undefined) as unknown as yup.Schema<[number, number] | undefined>,

@@ -16,6 +16,7 @@ import {
   WEAR,
   ZONE_STATES,
 } from './vocabularies';
+import { MOST } from './most';
 
 const fraction = (label: string) => num(label, { min: 0, max: 100, unit: '%' }).required();
 
@@ -71,7 +72,7 @@ export const zoneSchema = yup.object({
     'The zone has no area yet: measure it first.',
   ),
   ...shapeFields,
-  cutOuts: list('Cut-outs', cutOutSchema, 100).optional(),
+  cutOuts: list('Cut-outs', cutOutSchema, MOST.cutOuts).optional(),
   measuredBy: word('Measured by', MEASURED_BY).optional(),
   grass: word('Grass', GRASS_IDS).required('Choose the grass.'),
   texture: word('Soil texture', TEXTURE_CLASSES).required('Choose the soil texture.'),
@@ -120,7 +121,7 @@ export const zoneSchema = yup.object({
       value: num('Reading', { min: -40, max: 150 }).required('A reading needs its value.'),
       simulated: yes('Simulated').optional(),
     }),
-    2000,
+    MOST.readings,
   ).optional(),
   /** Lines of the nitrogen walk that the agronomist switched off. */
   nitrogenOff: list('Nitrogen lines switched off', text('line', 20).required(), 12).optional(),
@@ -135,7 +136,7 @@ export const zoneSchema = yup.object({
         'An application needs its weight.',
       ),
     }),
-    5000,
+    MOST.applied,
   ).optional(),
 });
 export type Zone = yup.InferType<typeof zoneSchema>;

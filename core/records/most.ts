@@ -1,0 +1,34 @@
+/**
+ * How many of each record may be kept: one table for every door. A backup brings back whatever the table lets in, so nothing
+ * can be stored that could not be restored. Far above any real use (a course of eighteen greens sampled monthly for fifty
+ * years is 10,800 reports), and low enough that a hostile file ends somewhere. Decision.
+ */
+export const MOST = {
+  properties: 50_000,
+  zones: 5_000,
+  soilTests: 100_000,
+  samples: 100_000,
+  products: 50_000,
+  plans: 5_000,
+  codes: 500,
+  /** Within one zone. */
+  cutOuts: 2_000,
+  readings: 50_000,
+  applied: 50_000,
+  /** Doses of a plan. */
+  doses: 50_000,
+  /** Of an outline, a ring. */
+  corners: 20_000,
+  /** On the sheet of a property. */
+  waters: 500,
+  buildings: 2_000,
+} as const;
+
+/** What is counted, in the words of a refusal. */
+export const COUNTED = {
+  zones: 'zones',
+  soilTests: 'soil reports',
+  samples: 'samples',
+  plans: 'plans',
+  products: 'products',
+} as const satisfies Partial<Record<keyof typeof MOST, string>>;
