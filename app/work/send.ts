@@ -11,32 +11,29 @@ export interface Intent {
   intent: string;
 }
 
-/** Who waits for the answer to what was sent, by its ticket: the router hands answers to pages, not to those who asked. */
-const waiting = new Map<number, (answer: unknown) => void>();
+/** Answers of actions until those who asked take them, by ticket: the router hands answers to pages, not to those who asked. */
+const answers = new Map<number, unknown>();
 let tickets = 0;
 
 /**
- * Sends a body by a fetcher and promises the answer of the action, given once everything is written; nothing where the page
- * was left before. `action` is the page's own (`useFormAction`): without it an undo that is clicked on another page would be
+ * Sends a body by a fetcher and promises the answer of the action, given once everything is written and the page has read it
+ * back; nothing where the action did not answer. `action` is the page's own (`useFormAction`): without it an undo that is clicked on another page would be
  * answered there.
  */
-export function sendBy<Sent extends Intent, Answer>(
+export async function sendBy<Sent extends Intent, Answer>(
   fetcher: Pick<FetcherWithComponents<unknown>, 'submit'>,
   sent: Sent,
   action?: string,
 ): Promise<Answer | undefined> {
   const ticket = ++tickets;
-  const answered = new Promise<Answer | undefined>((tell) => waiting.set(ticket, tell as (answer: unknown) => void));
   const body = { ...sent, ticket } as never;
-  const never = () => answer(ticket, undefined);
-  fetcher.submit(body, action === undefined ? JSON_POST : { ...JSON_POST, action }).then(never, never);
-  return answered;
-}
-
-function answer(ticket: number | undefined, what: unknown): void {
-  if (ticket === undefined) return;
-  waiting.get(ticket)?.(what);
-  waiting.delete(ticket);
+  try {
+    // the router's promise is kept when the action has answered and the loaders have run again
+    await fetcher.submit(body, action === undefined ? JSON_POST : { ...JSON_POST, action });
+    return answers.get(ticket) as Answer | undefined;
+  } finally {
+    answers.delete(ticket);
+  }
 }
 
 /**
@@ -50,7 +47,7 @@ export const answering =
   async ({ request, params }: { request: Request; params: Params }): Promise<Answer | StorageRefused> => {
     const { ticket, ...sent } = await received<Sent>(request, shapes);
     const says = await orFault(() => act(sent as Sent, params));
-    answer(ticket, says);
+    if (ticket !== undefined) answers.set(ticket, says);
     return says;
   };
 

@@ -10,7 +10,7 @@ const NOISE = 1e-9;
 
 const unsigned = (value: number, decimals: number): string => (Math.abs(value) + NOISE).toFixed(decimals);
 
-/** So many decimals, for files, sentences and drawings, with the hyphen as minus. fixed(2.4749999999, 2) is '2.47', fixed(-0.001, 2) is '0.00'. */
+/** So many decimals, for files, sentences and drawings, with the hyphen as minus. fixed(0.825 * 3, 2) is '2.48', fixed(-0.001, 2) is '0.00'. */
 export const fixed = (value: number, decimals: number): string => {
   const text = unsigned(value, decimals);
   return value < 0 && Number(text) !== 0 ? `-${text}` : text;
