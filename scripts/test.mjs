@@ -81,7 +81,7 @@ async function unitTests() {
     return {
       passed: report.numPassedTests,
       failed: report.numFailedTests,
-      skipped: report.numPendingTests + report.numTodoTests,
+      skipped: report.numTotalTests - report.numPassedTests - report.numFailedTests,
     };
   });
   console.log(`Unit tests: ${seconds(since)}`);
