@@ -3,6 +3,7 @@ import { type Case, checkCase, type Guaranteed, type Product } from '@core/recor
 import { isRefusal, type Refusal, refuse } from '@core/reckoning/refusal';
 import { ensureShelf, loadAllProperties, loadProperty, ownTables } from './property-repository';
 import { database, keyOf, type UbertasDatabase } from './schema';
+import { sureOfRoom } from './changes';
 
 export const BACKUP_FORMAT = 'ubertas-backup';
 
@@ -146,6 +147,7 @@ export async function storeCases(
       }
       properties.push({ id, name });
     }
+    sureOfRoom('products', shelf.size);
   });
   return { properties };
 }

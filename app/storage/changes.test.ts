@@ -17,7 +17,9 @@ import {
   saveChoices,
   saveZone,
 } from './property-repository';
-import { openDatabase, type UbertasDatabase } from './schema';
+import type { TableReading } from '@core/files/report-table';
+import { storeReports } from './report-intake';
+import { keyOf, openDatabase, type UbertasDatabase } from './schema';
 
 const ID = 'quarry-lane-school';
 const demo = (): Case => {
@@ -215,9 +217,22 @@ describe('a backup of more than anybody keeps', () => {
             },
             ...Array.from({ length: 501 }, (_, i) => ({ ...others[0]!, id: `z${i}` })),
           ],
-          soilTests: Array.from({ length: 5_001 }, (_, i) => ({ ...report, id: `t${i}` })),
         },
       },
+      db,
+    );
+    // reports by the thousand come from a laboratory's table
+    const fresh = Array.from({ length: 5_001 }, (_, i) => {
+      const record = { ...report, id: `t${i}`, key: keyOf(ID, `t${i}`), propertyId: ID };
+      return { record, match: { propertyId: ID }, sampledOn: report.sampledOn };
+    });
+    const layout = { fingerprint: 'a|b', reading: {} as TableReading };
+    await storeReports(
+      fresh as unknown as Parameters<typeof storeReports>[0],
+      layout,
+      '2027-04-05',
+      undefined,
+      undefined,
       db,
     );
     await saveProducts(

@@ -2,7 +2,7 @@ import { type SoilTest, soilTestFault } from '@core/records/case';
 import type { CodeTarget, Match, ZoneTarget } from '@core/files/match-sample';
 import type { ReadSample, TableReading } from '@core/files/report-table';
 import { testFrom } from '@core/files/report-table';
-import { sureOfRoom, sureReport } from './changes';
+import { RecordRefused, sureOfRoom } from './changes';
 import { database, keyOf, type LabLayoutRecord, type SoilTestRecord, type UbertasDatabase } from './schema';
 
 /** Everything a table of samples may belong to: awaited bags and zones of all properties. */
@@ -118,7 +118,10 @@ export async function storeReports(
   await db.transaction('rw', db.soilTests, db.samples, db.properties, db.labLayouts, async (transaction) => {
     for (let at = 0; at < fresh.length; at += LOT) {
       if (halt()) transaction.abort();
-      for (const { record } of fresh.slice(at, at + LOT)) sureReport(record);
+      for (const { record } of fresh.slice(at, at + LOT)) {
+        const fault = soilTestFault(record);
+        if (fault) throw new RecordRefused(fault, 'The soil report');
+      }
       await db.soilTests.bulkPut(fresh.slice(at, at + LOT).map((f) => f.record));
       onProgress(Math.min(1, (at + LOT) / fresh.length));
     }

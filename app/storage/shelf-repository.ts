@@ -28,6 +28,7 @@ export async function deleteProduct(id: string, db: UbertasDatabase = database()
 /** Puts the shelf back to exactly these products: the undo of an import. */
 export async function replaceShelf(products: readonly Product[], db: UbertasDatabase = database()): Promise<void> {
   await db.transaction('rw', db.products, async () => {
+    sureOfRoom('products', products.length);
     await db.products.clear();
     await db.products.bulkPut(products.map(sureProduct));
   });

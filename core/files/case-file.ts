@@ -1,7 +1,10 @@
 import { type Case, CASE_FORMAT, CASE_VERSION, checkCase } from '../records/case';
 import { isRefusal, type Refusal, refuse } from '../reckoning/refusal';
 
-/** Largest file that is read at all, bytes: a backup of a thousand properties with fifteen thousand reports is under 20 MB, and one with the most reports that a property may hold under 100. */
+/**
+ * Largest file that is read at all, bytes: a backup of a thousand properties with fifteen thousand reports is
+ * under 20 MB; one property with a hundred thousand reports of nine results each, a kilobyte apiece as it is printed, about 100.
+ */
 export const LARGEST_FILE_BYTES = 400_000_000;
 
 /** JSON text to a value, or the sentence that says what is wrong with the file. */

@@ -1,10 +1,8 @@
 /**
- * How many of each record may be kept: one table for every door. A backup brings back whatever the table lets in, so nothing
- * can be stored that could not be restored. Far above any real use (a course of eighteen greens sampled monthly for fifty
+ * How many of each record may be kept: one table for every door, so that a property which can be stored can be restored. Far above any real use (a course of eighteen greens sampled monthly for fifty
  * years is 10,800 reports), and low enough that a hostile file ends somewhere. Decision.
  */
 export const MOST = {
-  properties: 50_000,
   zones: 5_000,
   soilTests: 100_000,
   samples: 100_000,

@@ -25,7 +25,7 @@ export const trimmed = (value: number, most: number): string => String(roundedTo
 /** Two decimals, as labels and scales have them. two(0.825 * 3) is '2.48'. */
 export const two = (value: number): string => fixed(value, 2);
 
-/** So many significant digits, never in exponent form. significant(0.0123456, 3) is 0.0123. */
+/** The number to so many significant digits. significant(0.0123456, 3) is 0.0123. */
 export const significant = (value: number, digits: number): number => Number(value.toPrecision(digits));
 
 /** Three significant digits, as a laboratory's figures bear. threeDigits(0.0123456) is '0.0123'. */
