@@ -48,3 +48,9 @@ it.each([
   );
   expect(screen.queryAllByRole('button', { name: 'Save' })).toHaveLength(1);
 });
+
+it('tells of no answer where the action failed by a defect of ours, so that nobody takes it for done', async () => {
+  vi.spyOn(console, 'error').mockImplementation(() => undefined);
+  const told = opened(() => Promise.reject(new TypeError('a defect')));
+  await waitFor(() => expect(told).toHaveBeenCalledWith(undefined));
+});

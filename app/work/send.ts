@@ -1,5 +1,5 @@
-import { orFault, type StorageRefused } from './or-fault';
 import { type FetcherWithComponents, useFetcher, useFormAction } from 'react-router';
+import { orFault, type StorageRefused } from './or-fault';
 
 /**
  * How a page asks its action for something: one body, an `intent` and what goes with it, as JSON. The action reads it with
@@ -11,14 +11,14 @@ export interface Intent {
   intent: string;
 }
 
-/** Answers of actions until those who asked take them, by ticket: the router hands answers to pages, not to those who asked. */
-const answers = new Map<number, unknown>();
+/** Who waits for the answer of an action, by ticket: the router hands answers to pages, not to those who asked. */
+const waiting = new Map<number, { begun: boolean; tell: (answer: unknown) => void }>();
 let tickets = 0;
 
 /**
  * Sends a body by a fetcher and promises the answer of the action, given once everything is written and the page has read it
- * back; nothing where the action did not answer. `action` is the page's own (`useFormAction`): without it an undo that is clicked on another page would be
- * answered there.
+ * back; `undefined` where there is none, because the action failed or never ran. `action` is the page's own (`useFormAction`):
+ * without it an undo that is clicked on another page would be answered there.
  */
 export async function sendBy<Sent extends Intent, Answer>(
   fetcher: Pick<FetcherWithComponents<unknown>, 'submit'>,
@@ -27,12 +27,14 @@ export async function sendBy<Sent extends Intent, Answer>(
 ): Promise<Answer | undefined> {
   const ticket = ++tickets;
   const body = { ...sent, ticket } as never;
+  const answered = new Promise<unknown>((tell) => waiting.set(ticket, { begun: false, tell }));
   try {
-    // the router's promise is kept when the action has answered and the loaders have run again
+    // kept when the loaders have run again, or at once where the same fetcher sent something else meanwhile
     await fetcher.submit(body, action === undefined ? JSON_POST : { ...JSON_POST, action });
-    return answers.get(ticket) as Answer | undefined;
+    // an action that was overtaken runs to its end all the same
+    return (waiting.get(ticket)?.begun ? await answered : undefined) as Answer | undefined;
   } finally {
-    answers.delete(ticket);
+    waiting.delete(ticket);
   }
 }
 
@@ -46,9 +48,15 @@ export const answering =
   <Sent extends Intent, Answer, Params>(shapes: Shapes<Sent>, act: (sent: Sent, params: Params) => Promise<Answer>) =>
   async ({ request, params }: { request: Request; params: Params }): Promise<Answer | StorageRefused> => {
     const { ticket, ...sent } = await received<Sent>(request, shapes);
-    const says = await orFault(() => act(sent as Sent, params));
-    if (ticket !== undefined) answers.set(ticket, says);
-    return says;
+    const asked = ticket === undefined ? undefined : waiting.get(ticket);
+    if (asked) asked.begun = true;
+    let answer: Answer | StorageRefused | undefined;
+    try {
+      answer = await orFault(() => act(sent as Sent, params));
+      return answer;
+    } finally {
+      asked?.tell(answer);
+    }
   };
 
 /** A fetcher of a page's action: `send` asks and promises the answer, `answer` is there once the fetcher is idle again. */

@@ -51,6 +51,12 @@ describe('what was done', () => {
     await screen.findByText(/The report was deleted\./);
     expect(work).toHaveBeenCalledTimes(2);
   });
+  it('takes no answer for no success', async () => {
+    const heard = opened(() => Promise.resolve(undefined));
+    await screen.findByText(/could not be done, and the reason is not known/);
+    await waitFor(() => expect(heard).toHaveBeenCalledWith(false));
+    expect(screen.queryByText(/was deleted/)).toBeNull();
+  });
   it('says when an undo could not be done, and tries that again', async () => {
     const undo = vi.fn().mockResolvedValueOnce(FULL).mockResolvedValue({});
     opened(() => Promise.resolve({}), undo);

@@ -6,20 +6,22 @@ import type { StorageRefused } from './or-fault';
 /** How long a fault stays with its way on, seconds: long enough to free some space. */
 const FAULT_SECONDS = 60;
 
-/** The sentence of a fault in an answer, whichever field it belongs to. */
-export const faultOf = (answer: unknown): string | undefined =>
-  Object.values((answer as Partial<StorageRefused> | undefined)?.faults ?? {})[0];
+const NO_ANSWER = 'This could not be done, and the reason is not known. What you see is what is stored.';
+
+/** Why something was not done, whichever field it belongs to; no answer is no success. */
+const faultOf = (answer: unknown): string | undefined =>
+  answer === undefined ? NO_ANSWER : Object.values((answer as Partial<StorageRefused>).faults ?? {})[0];
 
 /**
- * Does something and says so once it is done, with its way back; where it could not be done it says why, with a way to try
- * again. Answers whether it was done.
+ * Does something and says so once it is done, with its way back, or nothing where the page shows it; where it could not be done
+ * it says why, with a way to try again. Answers whether it was done.
  *
  * @example void done(() => send({ intent: 'remove', id }), 'The report was deleted.', () => send({ intent: 'restore', report }))
  */
 export function useDone(): (
   work: () => Promise<unknown>,
-  says: string,
-  undo: () => Promise<unknown>,
+  says?: string,
+  undo?: () => Promise<unknown>,
 ) => Promise<boolean> {
   const { message } = App.useApp();
   const offerUndo = useOfferUndo();
@@ -45,5 +47,7 @@ export function useDone(): (
     });
     return false;
   };
-  return (work, says, undo) => attempt(work, () => offerUndo(says, () => void attempt(undo, () => undefined)));
+  const nothing = () => undefined;
+  return (work, says, undo) =>
+    attempt(work, says && undo ? () => offerUndo(says, () => void attempt(undo, nothing)) : nothing);
 }

@@ -164,7 +164,7 @@ async function act(sent: Sent) {
     case 'import':
     case 'restore': {
       const answer = await takeIn(sent.source, sent.intent === 'restore');
-      return 'fault' in answer ? { importFault: answer.fault } : { imported: answer.names };
+      return 'fault' in answer ? { faults: { storage: answer.fault } } : { imported: answer.names };
     }
     case 'demo':
       await loadDemo(false);
@@ -172,7 +172,7 @@ async function act(sent: Sent) {
   }
 }
 
-type Answer = { faults?: Record<string, string>; importFault?: string; imported?: string[]; removed?: string };
+type Answer = { faults?: Record<string, string>; imported?: string[]; removed?: string };
 
 export default function Home({ loaderData }: Route.ComponentProps) {
   const { files, today, all, found, page, last } = loaderData;
@@ -218,7 +218,7 @@ export default function Home({ loaderData }: Route.ComponentProps) {
   };
   const saveBackup = async () =>
     saveTextFile(`ubertas-backup-${today}.json`, await exportBackup(today), 'application/json');
-  const importFault = fileFault ?? fetcher.data?.importFault ?? fetcher.data?.faults?.storage;
+  const importFault = fileFault ?? fetcher.data?.faults?.storage;
   return (
     <>
       <header className="top">

@@ -1,6 +1,6 @@
 import './match.css';
-import { App, Button } from 'antd';
-import { useEffect, useMemo, useState } from 'react';
+import { Button } from 'antd';
+import { useMemo, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import type { Plan, PlannedFor } from '@core/records/case';
 import { gradeOf, hasGrade } from '@core/products/label/face';
@@ -53,10 +53,9 @@ function purposesOf(answer: MatchAnswer): { purpose: PlannedFor; id: string }[] 
 export default function Match() {
   const work = usePropertyWork();
   const match = useMatchWork(work);
-  const { fetcher, send } = useSend<Sent, Answer>();
+  const { send } = useSend<Sent, Answer>();
   const { search } = useLocation();
   const done = useDone();
-  const { message } = App.useApp();
   const [all, setAll] = useState(false);
   const products = useMemo(() => work.file.products ?? [], [work.file]);
   const result = useMemo(
@@ -65,10 +64,6 @@ export default function Match() {
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [work, search, products],
   );
-  const fault = fetcher.state === 'idle' ? fetcher.data?.faults?.storage : undefined;
-  useEffect(() => {
-    if (fault) void message.error(fault);
-  }, [fault, message]);
   if (!match || !result || !work.zone)
     return (
       <div className="empty">

@@ -1,5 +1,4 @@
-import { App } from 'antd';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { otherSchoolAnswers } from '@core/prescription/school-answers';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
@@ -9,6 +8,7 @@ import { saveFile } from '../../ui/save-text-file';
 import { nextSchool } from '../../ui/school-choice';
 import { usePropertyWork } from '../../work/property-work';
 import { useSend } from '../../work/send';
+import { useDone } from '../../work/use-done';
 import { zoneFacts } from '../../work/zone-facts';
 import type { OwnAsk } from './lines/line';
 import type { Answer, Sent } from './prescribe-action';
@@ -18,19 +18,16 @@ import { prescriptionDocument } from './prescription-pdf';
 export function usePrescribe() {
   const work = usePropertyWork();
   const { zone, file, today } = work;
-  const { fetcher, send } = useSend<Sent, Answer>();
+  const { fetcher, send: ask } = useSend<Sent, Answer>();
+  const done = useDone();
+  const send = (sent: Sent) => void done(() => ask(sent));
   const [search, setSearch] = useSearchParams();
-  const { message } = App.useApp();
   const [asking, setAsking] = useState<OwnAsk>();
   const [copying, setCopying] = useState(false);
   const facts = useMemo(() => zone && zoneFacts(work, zone), [work, zone]);
   const answers = useMemo(() => (facts ? otherSchoolAnswers(facts) : []), [facts]);
   const school = file.choices?.school ?? 'sufficiency';
   const sending = fetcher.json as Sent | undefined;
-  const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
-  useEffect(() => {
-    if (answer?.faults?.storage) void message.error(answer.faults.storage);
-  }, [answer, message]);
   useKey('next-school', () => send({ intent: 'choice', change: { school: nextSchool(school) } }), [school]);
   useKey('print', () => window.print());
   const all = search.get('view') === 'all';

@@ -29,7 +29,7 @@ export const clientAction = answering(SHAPES, (sent: Sent, { propertyId }: { pro
 /** Sample: where to core, the labels, each bag from the bucket to the report. */
 export default function Sample() {
   const samples = useSamples();
-  const { file, today, focus, columns, send, print, start, change } = samples;
+  const { file, today, focus, columns, tell, print, start, change } = samples;
   if (columns.length === 0)
     return (
       <div className="empty">
@@ -88,8 +88,8 @@ export default function Sample() {
               property={file.property}
               zone={focus}
               today={today}
-              onTake={(reading) => send({ intent: 'reading', zoneId: focus.id, reading })}
-              onForget={(index) => send({ intent: 'forget-reading', zoneId: focus.id, index })}
+              onTake={(reading) => tell({ intent: 'reading', zoneId: focus.id, reading })}
+              onForget={(index) => tell({ intent: 'forget-reading', zoneId: focus.id, index })}
             />
           )}
           <p className="small">

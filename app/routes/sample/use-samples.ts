@@ -1,5 +1,4 @@
-import { App } from 'antd';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import type { Sample } from '@core/records/case';
 import { sayWeekday } from '@core/words/days';
@@ -22,22 +21,18 @@ export type SamplesState = ReturnType<typeof useSamples>;
 export function useSamples() {
   const { file, today, zone: focus } = usePropertyWork();
   const columns = useColumns();
-  const { fetcher, send } = useSend<Sent, Answer>();
+  const { send } = useSend<Sent, Answer>();
   const navigate = useNavigate();
   const [search] = useSearchParams();
-  const { message } = App.useApp();
   const done = useDone();
   const [says, setSays] = useState<Record<string, string>>({});
-  const change = (sample: Sample) => send({ intent: 'change', sample });
-  const wrong = fetcher.state === 'idle' ? Object.values(fetcher.data?.faults ?? {})[0] : undefined;
-  useEffect(() => {
-    if (wrong) void message.error(wrong);
-  }, [wrong, message]);
+  const tell = (sent: Sent) => void done(() => send(sent));
+  const change = (sample: Sample) => tell({ intent: 'change', sample });
   const print = () => {
     document.documentElement.classList.add('print-labels');
     window.print();
     document.documentElement.classList.remove('print-labels');
-    send({ intent: 'printed', ids: columns.flatMap((c) => (c.open && c.sample ? [c.sample.id] : [])), on: today });
+    tell({ intent: 'printed', ids: columns.flatMap((c) => (c.open && c.sample ? [c.sample.id] : [])), on: today });
   };
   useKey(
     'print-labels',
@@ -46,7 +41,7 @@ export function useSamples() {
     columns.some((c) => c.open),
   );
   const start = (column: Column, plannedOn: string) =>
-    send({ intent: 'start', zoneId: column.zone.id, plannedOn, depthIn: DEPTH_IN });
+    tell({ intent: 'start', zoneId: column.zone.id, plannedOn, depthIn: DEPTH_IN });
   const handIn = async (column: Column, layout: Parameters<typeof handInBag>[3]) => {
     const sample = column.sample as Sample;
     const answer = await handInBag(file.property, column.zone, sample, layout, today);
@@ -74,7 +69,7 @@ export function useSamples() {
     void done(
       () => send({ intent: 'remove', sampleId: sample.id }),
       `Sample ${sample.code} was deleted.`,
-      () => change(sample),
+      () => send({ intent: 'change', sample }),
     );
   };
 
@@ -84,7 +79,7 @@ export function useSamples() {
     focus,
     focusInAddress: search.get('zone') ?? '',
     columns,
-    send,
+    tell,
     says,
     change,
     print,
