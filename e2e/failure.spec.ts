@@ -107,3 +107,26 @@ test('a hostile file is refused without a hang', async ({ page }) => {
   });
   await expect(page.getByRole('alert')).toContainText('200 MB');
 });
+
+test('a plan that could not be saved is never said to be, and one click saves it', async ({ page }) => {
+  await openCases(page, 'okonedo-residence');
+  await page.goto('/property/okonedo-residence/season');
+  const save = page.getByRole('button', { name: 'Save plan' });
+  await expect(save).toBeEnabled();
+  await page.evaluate(() => {
+    const put = IDBObjectStore.prototype.put;
+    (window as unknown as { letWrite: () => void }).letWrite = () => (IDBObjectStore.prototype.put = put);
+    IDBObjectStore.prototype.put = () => {
+      throw new DOMException('no room', 'QuotaExceededError');
+    };
+  });
+  await save.click();
+  const again = page.getByRole('button', { name: 'Try again' });
+  await expect(again).toBeVisible();
+  await expect(page.getByText('The plan for 2027 is saved.')).toBeHidden();
+  await page.evaluate(() => (window as unknown as { letWrite: () => void }).letWrite());
+  await again.click();
+  await expect(page.getByText('The plan for 2027 is saved.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/saved \d/)).toBeVisible();
+});

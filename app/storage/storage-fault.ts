@@ -9,7 +9,7 @@ export function storageFault(fault: unknown): string | undefined {
     (fault as { name?: string } | undefined)?.name;
   switch (name) {
     case 'QuotaExceededError':
-      return 'The browser’s storage is full. Nothing was changed. Save a backup, free some space, then try again.';
+      return 'The browser’s storage is full. Nothing was changed. Export a backup, free some space, then try again.';
     case 'VersionError':
       return 'This browser’s data was written by a newer Ubertas, perhaps in another tab. Reload this page; nothing was changed.';
     case 'OpenFailedError':

@@ -29,6 +29,7 @@ export function useDone(): (
   const attempt = async (work: () => Promise<unknown>, then: () => void): Promise<boolean> => {
     const fault = faultOf(await work());
     if (fault === undefined) {
+      // what was done since must not be undone by an older attempt
       message.destroy(key);
       then();
       return true;
@@ -39,7 +40,15 @@ export function useDone(): (
       content: (
         <span>
           {fault}{' '}
-          <button type="button" className="link" onClick={() => void attempt(work, then)}>
+          <button
+            type="button"
+            className="link"
+            onClick={() => {
+              // gone while it is tried, so that a second click does not try it twice
+              message.destroy(key);
+              void attempt(work, then);
+            }}
+          >
             Try again
           </button>
         </span>

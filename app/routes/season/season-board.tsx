@@ -40,7 +40,7 @@ export function SeasonBoard({ years, ...props }: SeasonBoardProps & { years: Rea
               ))}
             </ul>
           )}
-          {(refusal ?? props.fault) && <Fault>{refusal ?? props.fault}</Fault>}
+          <Fault>{refusal}</Fault>
           {board.consequence && <ConsequenceLine {...board.consequence} />}
           <BoardLanes
             season={shown}

@@ -7,6 +7,7 @@ import { usePropertyWork } from '../../work/property-work';
 import type { Route } from './+types/season';
 import { type SeasonSent, seasonAction } from './season-action';
 import { SeasonBoard } from './season-board';
+import { useDone } from '../../work/use-done';
 import { StageFault } from '../../work/stage-fault';
 import { answering, type Shapes, useSend } from '../../work/send';
 
@@ -27,6 +28,7 @@ export const clientAction = answering(SHAPES, (sent: SeasonSent, { propertyId }:
 
 export default function Season() {
   const work = usePropertyWork();
+  const done = useDone();
   const { fetcher, send } = useSend<SeasonSent, { faults?: { storage: string } }>();
   // a new board where a whole other plan is laid on it
   const [laid, setLaid] = useState(0);
@@ -45,7 +47,6 @@ export default function Season() {
       work={work}
       zone={zone}
       zoneSeason={zoneSeason}
-      fault={fetcher.data?.faults?.storage}
       // a search must not start on wishes that are still being stored
       storing={fetcher.state !== 'idle'}
       send={send}
@@ -55,7 +56,7 @@ export default function Season() {
           aria-label="Year"
           options={years.map((y) => ({ value: y, label: String(y) }))}
           value={year}
-          onChange={(y) => void send({ intent: 'choices', choices: { year: y } })}
+          onChange={(y) => void done(() => send({ intent: 'choices', choices: { year: y } }))}
         />
       }
     />

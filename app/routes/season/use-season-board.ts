@@ -22,7 +22,6 @@ export interface SeasonBoardProps {
   work: PropertyWork;
   zone: Zone;
   zoneSeason: ZoneSeason;
-  fault: string | undefined;
   storing: boolean;
   send: (sent: SeasonSent) => Promise<unknown>;
   onLaidAnew: () => void;
@@ -47,7 +46,7 @@ export function useSeasonBoard({ work, zone, storing, send, onLaidAnew }: Season
   const [held, setHeld] = useState<PlannedDose[] | undefined>();
   const [adding, setAdding] = useState(false);
   const done = useDone();
-  const board = useBoard(work, (step) => void send({ intent: 'doses', ...step }));
+  const board = useBoard(work, (step) => void done(() => send({ intent: 'doses', ...step })));
   const { doses } = board;
 
   // what is held over the board is judged live, as if it were dropped there
@@ -66,7 +65,7 @@ export function useSeasonBoard({ work, zone, storing, send, onLaidAnew }: Season
       select(undefined);
     },
     onFound: board.take,
-    onBeside: (beside) => send({ intent: 'aside', plan: beside }),
+    onBeside: (beside) => done(() => send({ intent: 'aside', plan: beside })),
     onFault: setRefusal,
   });
 

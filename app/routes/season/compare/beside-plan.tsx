@@ -53,7 +53,7 @@ export function BesidePlan({
   const care = useMemo(() => careTasks(shown, effort), [shown, effort]);
   const asides = useMemo(() => asidePlans(file, year), [file, year]);
   const setBeside = (named: Parameters<typeof asidePlan>[2]) =>
-    void send({ intent: 'aside', plan: asidePlan(file, year, named) });
+    void done(() => send({ intent: 'aside', plan: asidePlan(file, year, named) }));
   const lastYear = useMemo(() => lastYearsDoses(file, year), [file, year]);
   const [lastYearName, weeklyName] = [`As in ${year - 1}`, 'Weekly light feeding in fall'];
   const beside = (name: string) => asides.some((a) => a.name === name);
@@ -106,8 +106,8 @@ export function BesidePlan({
         zoneSeason={shownZone}
         picked={plan?.products ?? {}}
         onAim={onAim}
-        onChoices={(choices) => void send({ intent: 'choices', choices })}
-        onProduct={(key, productId) => void send({ intent: 'product', key, productId })}
+        onChoices={(choices) => void done(() => send({ intent: 'choices', choices }))}
+        onProduct={(key, productId) => void done(() => send({ intent: 'product', key, productId }))}
       />
       <DoseTable zoneSeason={shownZone} products={products} />
       <Compare
@@ -132,7 +132,7 @@ export function BesidePlan({
         tasks={care.filter((task) => task.zoneId === zone.id)}
         effort={effort}
         zoneName={zone.name}
-        onEffort={(to) => void send({ intent: 'choices', choices: { effort: to } })}
+        onEffort={(to) => void done(() => send({ intent: 'choices', choices: { effort: to } }))}
       />
       <p className="small" style={{ marginTop: 10 }}>
         Always: {SPREADING_CAUTIONS.join(' ')}
