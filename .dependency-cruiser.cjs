@@ -6,7 +6,7 @@ module.exports = {
       comment: 'core knows no interface, storage, stand-in or command line',
       severity: 'error',
       from: { path: '^core/' },
-      to: { path: '^(app|standins|cli|e2e|scripts)/' },
+      to: { path: '^(app|standins|cli|e2e|scripts|server)/' },
     },
     {
       name: 'core-has-no-interface-packages',

@@ -61,7 +61,7 @@ export default tseslint.config(
       ],
     },
   },
-  { files: ['cli/**', 'scripts/**'], rules: { 'no-console': 'off' } },
+  { files: ['cli/**', 'scripts/**', 'server/**', 'app/entry.server.tsx'], rules: { 'no-console': 'off' } },
   { files: ['**/*.{js,mjs,cjs}'], ...tseslint.configs.disableTypeChecked },
   { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
 );

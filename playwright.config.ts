@@ -32,7 +32,7 @@ export default defineConfig({
     trace: 'off',
   },
   webServer: {
-    command: 'node node_modules/@react-router/serve/bin.js ./build/server/index.js',
+    command: 'node --import tsx server/serve.ts',
     env: { PORT: String(PORT), HOST: '127.0.0.1', NODE_ENV: 'production' },
     url: `http://127.0.0.1:${PORT}/`,
     reuseExistingServer: false,

@@ -3,7 +3,7 @@ import { createReadableStreamFromReadable } from '@react-router/node';
 import { randomBytes } from 'node:crypto';
 import { PassThrough } from 'node:stream';
 import { renderToPipeableStream } from 'react-dom/server';
-import { type EntryContext, ServerRouter } from 'react-router';
+import { type EntryContext, isRouteErrorResponse, ServerRouter } from 'react-router';
 import { NonceContext } from './theme/nonce';
 
 const RENDER_TIMEOUT_MS = 10_000;
@@ -55,8 +55,6 @@ export default function handleRequest(
             const styled = html.replace('</head>', () => `${extractStyle(cache)}</head>`);
             headers.set('Content-Type', 'text/html; charset=utf-8');
             headers.set('Content-Security-Policy', policy(nonce));
-            headers.set('X-Content-Type-Options', 'nosniff');
-            headers.set('Referrer-Policy', 'no-referrer');
             const stream = createReadableStreamFromReadable(PassThrough.from([Buffer.from(styled)]) as PassThrough);
             resolve(new Response(stream, { headers, status: failed }));
           });
@@ -70,4 +68,9 @@ export default function handleRequest(
     );
     setTimeout(abort, RENDER_TIMEOUT_MS).unref();
   });
+}
+
+/** Defects of ours are told on the server; a request for what is not there is the asker's, and answered. */
+export function handleError(fault: unknown): void {
+  if (!isRouteErrorResponse(fault)) console.error(fault);
 }

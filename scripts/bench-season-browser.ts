@@ -11,7 +11,7 @@ const products = given.products ?? [];
 
 ensureChromium();
 ensureBuild();
-const server = spawn(process.execPath, ['node_modules/@react-router/serve/bin.js', './build/server/index.js'], {
+const server = spawn(process.execPath, ['--import', 'tsx', 'server/serve.ts'], {
   env: { ...process.env, PORT, HOST: '127.0.0.1', NODE_ENV: 'production' },
   stdio: ['ignore', 'pipe', 'inherit'],
 });

@@ -8,7 +8,7 @@ ensurePackages();
 ensureBuild();
 
 const port = process.env.PORT ?? '4170';
-const server = spawn(process.execPath, ['node_modules/@react-router/serve/bin.js', './build/server/index.js'], {
+const server = spawn(process.execPath, ['--import', 'tsx', 'server/serve.ts'], {
   env: { ...process.env, PORT: port, HOST: process.env.HOST ?? '127.0.0.1', NODE_ENV: 'production', UBERTAS_DEMO: '1' },
   stdio: ['ignore', 'pipe', 'inherit'],
 });

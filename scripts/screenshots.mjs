@@ -115,7 +115,7 @@ const VIEWS = [
   { name: 'prescribe-phone', path: '/property/fenwick-allotment-paths/prescribe', size: PHONE },
 ];
 
-const server = spawn(process.execPath, ['node_modules/@react-router/serve/bin.js', './build/server/index.js'], {
+const server = spawn(process.execPath, ['--import', 'tsx', 'server/serve.ts'], {
   env: { ...process.env, PORT, HOST: '127.0.0.1', NODE_ENV: 'production', UBERTAS_DEMO: '1' },
   stdio: ['ignore', 'pipe', 'inherit'],
 });

@@ -29,13 +29,13 @@ const gathered = (command, args, options = {}) =>
   });
 
 /** A check that is one thing: it passes or fails as a whole. */
-async function check(name, script) {
+async function check(name, script, { tells = false } = {}) {
   const since = Date.now();
   const { status, printed } = await gathered('npm', ['run', '--silent', script]);
   const ok = status === 0;
   counts[ok ? 'passed' : 'failed']++;
   console.log(`\n${name}: ${ok ? 'passed' : 'FAILED'}, ${seconds(since)}`);
-  if (!ok) console.log(printed);
+  if (!ok || tells) console.log(printed.trim());
   return ok;
 }
 
@@ -93,6 +93,7 @@ async function checks() {
   await check('Format', 'format:check');
   await check('Import rules', 'imports');
   await check('Unused code', 'unused');
+  await check('Package audit', 'audit:packages', { tells: true });
   return check('Production build', 'build:quiet');
 }
 

@@ -1,4 +1,5 @@
 import { type FetcherWithComponents, useFetcher, useFormAction } from 'react-router';
+import { badRequest, jsonOf } from './json-of';
 import { orFault, type StorageRefused } from './or-fault';
 
 /**
@@ -105,22 +106,16 @@ export async function received<Sent extends Intent>(
   request: Request,
   shapes: Shapes<Sent>,
 ): Promise<Sent & { ticket?: number }> {
-  const refused = (says: string) => new Response(says, { status: 400 });
-  let body: unknown;
-  try {
-    body = await request.json();
-  } catch {
-    throw refused('The request holds no JSON.');
-  }
+  const body = await jsonOf(request);
   const intents = Object.keys(shapes);
   if (!isRecord(body) || !intents.includes((body as Intent).intent))
-    throw refused(`The request asks for none of ${intents.join(', ')}.`);
+    throw badRequest(`The request asks for none of ${intents.join(', ')}.`);
   const { intent, ticket, ...rest } = body as Intent & Record<string, unknown>;
-  if (ticket !== undefined && typeof ticket !== 'number') throw refused('The request’s ticket is no number.');
+  if (ticket !== undefined && typeof ticket !== 'number') throw badRequest('The request’s ticket is no number.');
   const shape = shapes[intent as Sent['intent']];
   const stranger = Object.keys(rest).find((key) => !Object.hasOwn(shape, key));
-  if (stranger !== undefined) throw refused(`The request to ${intent} carries “${stranger}”, which is not known.`);
+  if (stranger !== undefined) throw badRequest(`The request to ${intent} carries “${stranger}”, which is not known.`);
   const wrong = Object.entries(shape).find(([key, kind]) => !isOf(kind, rest[key]));
-  if (wrong) throw refused(`The request to ${intent} wants a ${wrong[1].replace('?', '')} as “${wrong[0]}”.`);
+  if (wrong) throw badRequest(`The request to ${intent} wants a ${wrong[1].replace('?', '')} as “${wrong[0]}”.`);
   return body as Sent & { ticket?: number };
 }

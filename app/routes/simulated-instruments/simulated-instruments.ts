@@ -1,6 +1,7 @@
 import type { Case } from '@core/records/case';
 import { demoSoils } from '../../../standins/laboratory/demo-soils';
 import { readInstrument } from '../../../standins/instruments/instruments';
+import { jsonOf } from '../../work/json-of';
 import type { Route } from './+types/simulated-instruments';
 
 const cases = import.meta.glob('../../../demo/*.json', { eager: true, import: 'default' });
@@ -8,11 +9,5 @@ const soils = demoSoils(Object.values(cases) as Case[]);
 
 /** What a simulated hand instrument shows when it is put into the ground of a zone. */
 export async function action({ request }: Route.ActionArgs) {
-  let given: unknown;
-  try {
-    given = await request.json();
-  } catch {
-    given = undefined;
-  }
-  return Response.json(readInstrument(given, soils));
+  return Response.json(readInstrument(await jsonOf(request), soils));
 }

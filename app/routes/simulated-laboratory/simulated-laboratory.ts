@@ -2,6 +2,7 @@ import type { Case } from '@core/records/case';
 import { isRefusal } from '@core/reckoning/refusal';
 import { demoSoils } from '../../../standins/laboratory/demo-soils';
 import { collect, handIn } from '../../../standins/laboratory/laboratory';
+import { jsonOf } from '../../work/json-of';
 import type { Route } from './+types/simulated-laboratory';
 
 const cases = import.meta.glob('../../../demo/*.json', { eager: true, import: 'default' });
@@ -9,13 +10,7 @@ const soils = demoSoils(Object.values(cases) as Case[]);
 
 /** Hands in a labelled bag: a receipt and the day the report may be fetched, or why it is not taken. */
 export async function action({ request }: Route.ActionArgs) {
-  let given: unknown;
-  try {
-    given = await request.json();
-  } catch {
-    given = undefined;
-  }
-  return Response.json(handIn(given));
+  return Response.json(handIn(await jsonOf(request)));
 }
 
 /** Fetches a report by its receipt; `today` is the day of whoever asks, so that a simulated week can pass. */
