@@ -11,7 +11,13 @@ export default defineConfig({
         test: {
           name: 'core',
           environment: 'node',
-          include: ['core/**/*.test.ts', 'cli/**/*.test.ts', 'standins/**/*.test.ts', 'scripts/**/*.test.ts', 'server/**/*.test.ts'],
+          include: [
+            'core/**/*.test.ts',
+            'cli/**/*.test.ts',
+            'standins/**/*.test.ts',
+            'scripts/**/*.test.ts',
+            'server/**/*.test.ts',
+          ],
         },
       },
       {

@@ -13,6 +13,8 @@ import { ubertas } from './theme/antd-theme';
 import { NonceContext } from './theme/nonce';
 import { StopGlyph } from './ui/glyphs';
 import { Wordmark } from './ui/wordmark';
+import { ConflictDialog } from './work/conflict-dialog';
+import { useSettled } from './work/conflicts';
 
 export const meta: Route.MetaFunction = () => [
   { title: 'Ubertas' },
@@ -38,7 +40,10 @@ export function Layout({ children }: { children: ReactNode }) {
           Go to the page
         </a>
         <ConfigProvider theme={{ ...ubertas, hashed: false }} locale={locale}>
-          <AntApp>{children}</AntApp>
+          <AntApp>
+            {children}
+            <ConflictDialog />
+          </AntApp>
         </ConfigProvider>
         <ScrollRestoration nonce={nonce} />
         <Scripts nonce={nonce} />
@@ -48,7 +53,8 @@ export function Layout({ children }: { children: ReactNode }) {
 }
 
 export default function Root() {
-  return <Outlet />;
+  // after a choice between two versions every page begins anew with what stands
+  return <Outlet key={useSettled()} />;
 }
 
 /** What failed, what is safe, what to do. */

@@ -16,6 +16,7 @@ export default [
     route('season/move-here', 'routes/move-here/move-here.tsx'),
   ]),
   route('shelf', 'routes/shelf/shelf.tsx'),
+  route('settle', 'routes/settle/settle.ts'),
   route('reports', 'routes/reports/reports.tsx'),
   route('simulated-laboratory', 'routes/simulated-laboratory/simulated-laboratory.ts'),
   route('simulated-instruments', 'routes/simulated-instruments/simulated-instruments.ts'),

@@ -22,12 +22,12 @@ test('a broken, a foreign and a half-right file are refused, and nothing changes
     ],
   ] as const) {
     await choosing.setInputFiles({ name: 'chosen.json', mimeType: 'application/json', buffer: Buffer.from(buffer) });
-    await expect(page.getByRole('alert')).toContainText(says);
+    await expect(page.locator('.fault')).toContainText(says);
     await expect(page.getByText('1 property')).toBeVisible();
   }
   await choosing.setInputFiles('demo/quarry-lane-school.json');
   await expect(page.getByRole('link', { name: 'Quarry Lane School' })).toBeVisible();
-  await expect(page.getByRole('alert')).toBeHidden();
+  await expect(page.locator('.fault')).toBeHidden();
 });
 
 test('a wrong report says so beside each field, keeps what was typed and stores nothing', async ({ page }) => {
@@ -52,7 +52,7 @@ test('a wrong report says so beside each field, keeps what was typed and stores 
 
 test('a negative length and a crossing outline are refused where they stand', async ({ page }) => {
   await openCases(page, 'okonedo-residence');
-  await page.goto('/property/okonedo-residence/ground?add=1');
+  await page.goto('/property/okonedo-residence/ground#add=1');
   await page.getByLabel('Zone name').fill('Back lawn');
   await page.getByLabel(/^Length/).fill('-20');
   await page.getByLabel(/^Width/).fill('3o');

@@ -45,7 +45,7 @@ test('the sheet is drawn on by touch', async ({ browser }) => {
   const page = await context.newPage();
   await page.clock.setFixedTime(new Date('2027-04-05T09:00:00'));
   await openCases(page, 'okonedo-residence');
-  await page.goto('/property/okonedo-residence/ground?add=1');
+  await page.goto('/property/okonedo-residence/ground#add=1');
   await page.getByRole('button', { name: 'Outline', exact: true }).tap();
   const sheet = page.getByRole('application');
   await sheet.scrollIntoViewIfNeeded();

@@ -115,7 +115,7 @@ test('a foreign file is mapped, its wrong lines come back with reasons, the labo
   page,
 }) => {
   await openCases(page, 'quarry-lane-school');
-  await page.goto(`/reports?property=quarry-lane-school`);
+  await page.goto(`/reports#property=quarry-lane-school`);
   const file = page.getByLabel('Report file');
   await file.setInputFiles({
     name: 'words.csv',
@@ -161,7 +161,7 @@ test('a hundred thousand lines are read off the page, which answers meanwhile, a
   page,
 }) => {
   await openCases(page, 'quarry-lane-school');
-  await page.goto('/reports?property=quarry-lane-school');
+  await page.goto('/reports#property=quarry-lane-school');
   const lines = ['Sample,pH,K (ppm),Date'];
   for (let i = 0; i < 100_000; i++)
     lines.push(

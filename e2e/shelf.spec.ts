@@ -42,7 +42,7 @@ test('a label is read as a person reads a bag, waits for what is missing, and st
 
 test('half a label is kept as a draft, and is neither matched nor planned', async ({ page }) => {
   await openCases(page, 'quarry-lane-school');
-  await page.goto('/shelf?label=new');
+  await page.goto('/shelf#label=new');
   const slip = page.getByRole('complementary', { name: 'New label' });
   await slip.getByLabel('Name on the bag').fill('Faded bag');
   await slip.getByLabel('The three numbers on the bag').fill('24 0 11');
@@ -64,7 +64,7 @@ test('half a label is kept as a draft, and is neither matched nor planned', asyn
 test('slips are caught: potash-magnesia by another name, numbers that cannot be, a liquid without density', async ({
   page,
 }) => {
-  await page.goto('/shelf?label=new');
+  await page.goto('/shelf#label=new');
   const slip = page.getByRole('complementary', { name: 'New label' });
   await slip.getByLabel('Name on the bag').fill('Sulfate of potash');
   await slip.getByLabel('The three numbers on the bag').fill('60-30-20');

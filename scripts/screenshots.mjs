@@ -60,12 +60,12 @@ const VIEWS = [
   },
   {
     name: 'match',
-    path: '/property/quarry-lane-school/prescribe/match?trip=2027-06-14',
+    path: '/property/quarry-lane-school/prescribe/match#trip=2027-06-14',
     size: WIDE,
   },
   {
     name: 'bag-check',
-    path: '/property/quarry-lane-school/prescribe/bag?product=lawn-24-0-11&trip=2027-06-14',
+    path: '/property/quarry-lane-school/prescribe/bag#product=lawn-24-0-11&trip=2027-06-14',
     size: WIDE,
     prepare: async (page) => {
       await page.getByLabel(/^Weighed out/).fill('25.4');
@@ -74,7 +74,7 @@ const VIEWS = [
   },
   {
     name: 'shelf',
-    path: '/shelf?label=new',
+    path: '/shelf#label=new',
     size: WIDE,
     prepare: async (page) => {
       await page.getByLabel('Name on the bag').fill('Autumn lawn, coated');
@@ -110,7 +110,7 @@ const VIEWS = [
       await mends.waitFor();
     },
   },
-  { name: 'climate', path: '/property/quarry-lane-school/season/climate?curve=soil', size: WIDE },
+  { name: 'climate', path: '/property/quarry-lane-school/season/climate#curve=soil', size: WIDE },
   { name: 'ground-phone', path: '/property/quarry-lane-school/ground', size: PHONE },
   { name: 'prescribe-phone', path: '/property/fenwick-allotment-paths/prescribe', size: PHONE },
 ];

@@ -1,22 +1,19 @@
 import { parseJson, printCase } from '@core/files/case-file';
-import { type Case, checkCase, type Guaranteed, type Product } from '@core/records/case';
+import { type Case, checkCase } from '@core/records/case';
 import { isRefusal, type Refusal, refuse } from '@core/reckoning/refusal';
-import { ensureShelf, loadAllProperties, loadProperty, ownTables } from './property-repository';
-import { database, keyOf, type UbertasDatabase } from './schema';
-import { sureOfRoom } from './changes';
+import { loadAllProperties, loadProperty, type PropertyFile } from './property-repository';
+import { database, type UbertasDatabase } from './schema';
 
 export const BACKUP_FORMAT = 'ubertas-backup';
 
-/** What an import would bring or has brought. */
-export interface Imported {
-  properties: { id: string; name: string }[];
-}
+/** A property as files know it: under the id that it had when it first came from one. */
+const asFiled = ({ fileId, ...file }: PropertyFile): Case => ({ ...file, property: { ...file.property, id: fileId } });
 
 /** Text of the case file of one property: the shelf comes along, so that the file plans the same elsewhere. */
 export async function exportProperty(id: string, db: UbertasDatabase = database()): Promise<string | undefined> {
   const file = await loadProperty(id, db);
   if (!file) return undefined;
-  const { format: _format, version: _version, ...rest } = file;
+  const { format: _format, version: _version, ...rest } = asFiled(file);
   return printCase(rest);
 }
 
@@ -32,7 +29,7 @@ function spokenOf({ zones, plans }: Case): ReadonlySet<string> {
 
 /** Text of a backup: every property of this browser as a case, in one file. The shelf comes with the first, whole. */
 export async function exportBackup(savedAt: string, db: UbertasDatabase = database()): Promise<string> {
-  const cases = (await loadAllProperties(db)).map((each, i) => {
+  const cases = (await loadAllProperties(db)).map(asFiled).map((each, i) => {
     if (i === 0) return each;
     const named = spokenOf(each);
     return { ...each, products: each.products?.filter((p) => named.has(p.id)) };
@@ -41,13 +38,13 @@ export async function exportBackup(savedAt: string, db: UbertasDatabase = databa
 }
 
 /** Reads a case file or a backup and checks all of it before anything is stored. */
-export function readImport(source: string): Case[] | Refusal {
+export function readImport(source: string): { cases: Case[]; backup: boolean } | Refusal {
   const parsed = parseJson(source);
   if (isRefusal(parsed)) return parsed;
   const json = parsed.json as { format?: unknown; cases?: unknown; version?: unknown } | null;
   if (json === null || typeof json !== 'object' || json.format !== BACKUP_FORMAT) {
     const single = checkCase(json);
-    return isRefusal(single) ? single : [single];
+    return isRefusal(single) ? single : { cases: [single], backup: false };
   }
   if (json.version !== 1)
     return refuse('version', 'The backup was saved by a newer Ubertas. Update this one, then open it again.');
@@ -59,95 +56,5 @@ export function readImport(source: string): Case[] | Refusal {
       return refuse(`cases[${at}].${checked.field}`, `Property ${at + 1} of the backup: ${checked.refused}`);
     cases.push(checked);
   }
-  return cases;
-}
-
-const freeId = (wanted: string, taken: ReadonlySet<string>): string => {
-  if (!taken.has(wanted)) return wanted;
-  for (let n = 2; ; n++) if (!taken.has(`${wanted}-${n}`)) return `${wanted}-${n}`;
-};
-
-const sameLabel = (a: Product, b: Product): boolean => {
-  const face = ({ name, guaranteed, eccePercent }: Product) =>
-    JSON.stringify([name, Object.entries(guaranteed as Guaranteed).sort(), eccePercent]);
-  return face(a) === face(b);
-};
-
-/** Gives products of a case that clash with other labels on the shelf an id of their own, everywhere the case names them. */
-function withoutClashes(given: Case, shelf: Map<string, Product>): Case {
-  const renamed = new Map<string, string>();
-  for (const product of given.products ?? []) {
-    const other = shelf.get(product.id);
-    if (other && !sameLabel(other, product)) renamed.set(product.id, freeId(product.id, new Set(shelf.keys())));
-  }
-  if (renamed.size === 0) return given;
-  const to = (id: string) => renamed.get(id) ?? id;
-  return {
-    ...given,
-    products: given.products?.map((p) => ({ ...p, id: to(p.id) })),
-    zones: given.zones.map((z) => ({ ...z, applied: z.applied?.map((a) => ({ ...a, productId: to(a.productId) })) })),
-    plans: given.plans?.map((plan) => ({
-      ...plan,
-      doses: plan.doses?.map((d) => ({ ...d, productId: to(d.productId) })),
-      products: plan.products && Object.fromEntries(Object.entries(plan.products).map(([k, id]) => [k, to(id)])),
-    })),
-  };
-}
-
-/**
- * Stores checked cases, all or none. A property that is already here is kept: the newcomer gets an id of its own and
- * "(copy)" after its name, unless `replace` is set.
- */
-export async function storeCases(
-  cases: readonly Case[],
-  { replace = false } = {},
-  db: UbertasDatabase = database(),
-): Promise<Imported> {
-  const properties: Imported['properties'] = [];
-  await db.transaction('rw', [db.properties, db.products, db.pictures, ...ownTables(db)], async () => {
-    await ensureShelf(db);
-    const shelf = new Map((await db.products.toArray()).map((p) => [p.id, p]));
-    const taken = new Set(await db.properties.toCollection().primaryKeys());
-    for (const raw of cases) {
-      const given = withoutClashes(raw, shelf);
-      const copy = taken.has(given.property.id) && !replace;
-      const id = copy ? freeId(given.property.id, taken) : given.property.id;
-      const name = copy ? `${given.property.name} (copy)` : given.property.name;
-      taken.add(id);
-      if (replace) await Promise.all(ownTables(db).map((table) => table.where('propertyId').equals(id).delete()));
-      const { site, ...property } = given.property;
-      const { picture, ...onSheet } = site ?? {};
-      if (picture) await db.pictures.put({ propertyId: id, picture });
-      else if (replace) await db.pictures.delete(id);
-      await db.properties.put({
-        ...property,
-        ...(site ? { site: onSheet } : {}),
-        id,
-        name,
-        codes: given.codes,
-        choices: given.choices,
-        changedAt: new Date().toISOString(),
-      });
-      await db.zones.bulkPut(
-        given.zones.map((zone, order) => ({ ...zone, key: keyOf(id, zone.id), propertyId: id, order })),
-      );
-      await db.soilTests.bulkPut(
-        (given.soilTests ?? []).map((test) => ({ ...test, key: keyOf(id, test.id), propertyId: id })),
-      );
-      await db.samples.bulkPut(
-        (given.samples ?? []).map((sample) => ({ ...sample, key: keyOf(id, sample.id), propertyId: id })),
-      );
-      await db.plans.bulkPut((given.plans ?? []).map((plan) => ({ ...plan, key: keyOf(id, plan.id), propertyId: id })));
-      for (const product of given.products ?? []) {
-        const here = shelf.get(product.id);
-        // a stock that is known fills in where ours never was
-        const kept = here && { ...here, onHandLb: here.onHandLb ?? product.onHandLb };
-        if (!here || kept?.onHandLb !== here.onHandLb) await db.products.put(kept ?? product);
-        shelf.set(product.id, kept ?? product);
-      }
-      properties.push({ id, name });
-    }
-    sureOfRoom('products', shelf.size);
-  });
-  return { properties };
+  return { cases, backup: true };
 }

@@ -1,11 +1,12 @@
 import type { Case, Choices, Plan, Product, Sample, SoilTest, Zone } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { groupBy } from '@core/tables/group-by';
-import { applyChange, type Change, PropertyGone } from './changes';
+import { applyChange, type Change, NotKept, PropertyGone, written } from './changes';
+import { tellOthers } from './other-tabs';
 import { database, type PictureRecord, type PropertyRecord, type UbertasDatabase } from './schema';
 
-/** Everything of one property, in the shape the core reckons with. */
-export type PropertyFile = Case;
+/** Everything of one property, in the shape the core reckons with, and the id that files know it by. */
+export type PropertyFile = Case & { fileId: string };
 
 const strip = <T extends { key: string; propertyId: string; order?: number }>(
   record: T,
@@ -24,7 +25,7 @@ interface Parts {
 }
 
 const assemble = (record: PropertyRecord, { picture, ...parts }: Parts): PropertyFile => {
-  const { codes, choices, changedAt: _changed, ...property } = record;
+  const { codes, choices, fileId, ...property } = record;
   return {
     format: 'ubertas-case',
     version: 1,
@@ -32,6 +33,7 @@ const assemble = (record: PropertyRecord, { picture, ...parts }: Parts): Propert
     ...parts,
     codes: codes ?? [],
     choices,
+    fileId: fileId ?? record.id,
   };
 };
 
@@ -70,6 +72,12 @@ export async function existingProperty(id: string, db: UbertasDatabase = databas
   const file = await loadProperty(id, db);
   if (!file) throw new PropertyGone();
   return file;
+}
+
+/** The id under which this browser keeps a property that files, or addresses of an older Ubertas, know by another. */
+export async function idOfFile(fileId: string, db: UbertasDatabase = database()): Promise<string | undefined> {
+  const here = (await db.properties.get(fileId)) ?? (await db.properties.where({ fileId }).first());
+  return here?.id;
 }
 
 /** Several properties at once, in the order asked for; those that are gone are left out. Pictures stay behind. */
@@ -154,7 +162,7 @@ type Db = UbertasDatabase;
 
 /** Writes a property's own facts, new or changed. */
 export async function saveProperty(
-  { id, ...facts }: Case['property'] & { choices?: Choices },
+  { id, changedAt: _at, ...facts }: Case['property'] & { choices?: Choices },
   db: Db = database(),
 ): Promise<Change> {
   await ensureShelf(db);
@@ -162,20 +170,15 @@ export async function saveProperty(
 }
 
 /** Changes some of a property's choices. */
-export async function saveChoices(propertyId: string, change: Partial<Choices>, db: Db = database()): Promise<void> {
-  await db.transaction('rw', db.properties, db.pictures, async () => {
-    const before = await db.properties.get(propertyId);
-    await applyChange(propertyId, { property: { choices: { ...before?.choices, ...change } } }, db);
-  });
+export async function saveChoices(propertyId: string, change: Partial<Choices>, db: Db = database()): Promise<Change> {
+  const before = (await db.properties.get(propertyId))?.choices;
+  const property = { choices: { ...before, ...change } };
+  return applyChange(propertyId, { property, propertyWas: { choices: before } }, db);
 }
 
 /** Writes a zone, new or changed; a new one goes last. */
 export const saveZone = (propertyId: string, zone: Zone, db: Db = database()): Promise<Change> =>
   applyChange(propertyId, { put: { zones: [zone] } }, db);
-
-/** Writes several zones of a property in one transaction. */
-export const saveZones = (propertyId: string, zones: readonly Zone[], db: Db = database()): Promise<Change> =>
-  applyChange(propertyId, { put: { zones } }, db);
 
 /** Writes a soil report, new or changed. */
 export const saveSoilTest = (propertyId: string, test: SoilTest, db: Db = database()): Promise<Change> =>
@@ -207,7 +210,7 @@ export const deletePlan = (propertyId: string, planId: string, db: Db = database
 
 /** Removes a zone with its reports and samples; what comes back puts those records back and nothing else. */
 export async function deleteZone(propertyId: string, zoneId: string, db: Db = database()): Promise<Change> {
-  return db.transaction('rw', [db.properties, db.pictures, ...ownTables(db)], async () => {
+  return written(propertyId, [db.properties, db.pictures, ...ownTables(db)], db, async () => {
     const [tests, samples] = await Promise.all([
       db.soilTests.where({ propertyId, zoneId }).toArray(),
       db.samples
@@ -223,11 +226,38 @@ export async function deleteZone(propertyId: string, zoneId: string, db: Db = da
   });
 }
 
-/** Removes a property with everything of its own. The shelf stays. */
-export async function deleteProperty(id: string, db: UbertasDatabase = database()): Promise<void> {
-  await db.transaction('rw', [db.properties, db.pictures, ...ownTables(db)], async () => {
+/** Removes a property with everything of its own, and gives what puts it back. The shelf stays. */
+export async function deleteProperty(id: string, db: UbertasDatabase = database()): Promise<Change> {
+  const undo = await db.transaction('rw', [db.properties, db.products, db.pictures, ...ownTables(db)], async () => {
+    const file = await existingProperty(id, db);
     await db.properties.delete(id);
     await db.pictures.delete(id);
     await Promise.all(ownTables(db).map((table) => table.where('propertyId').equals(id).delete()));
+    return wholeOf(file);
   });
+  if (await db.properties.get(id)) throw new NotKept();
+  tellOthers(id);
+  return undo;
+}
+
+/** A whole property as the change that writes it where it is not. */
+export function wholeOf({
+  property,
+  zones,
+  soilTests = [],
+  samples = [],
+  plans = [],
+  codes,
+  choices,
+  fileId,
+}: PropertyFile): Change {
+  const { id: _id, changedAt: _at, ...facts } = property;
+  const put = { zones, soilTests, samples, plans };
+  return {
+    property: { ...facts, codes, choices, fileId },
+    put,
+    over: Object.fromEntries(
+      Object.entries(put).flatMap(([kind, records]) => records.map((record) => [`${kind}/${record.id}`, null])),
+    ),
+  };
 }

@@ -2,7 +2,9 @@ import { type SoilTest, soilTestFault } from '@core/records/case';
 import type { CodeTarget, Match, ZoneTarget } from '@core/files/match-sample';
 import type { ReadSample, TableReading } from '@core/files/report-table';
 import { testFrom } from '@core/files/report-table';
-import { RecordRefused, sureOfRoom } from './changes';
+import { NotKept, PropertyGone, RecordRefused, sureOfRoom } from './changes';
+import { tellOthers } from './other-tabs';
+import { stampAfter } from './record-id';
 import { database, keyOf, type LabLayoutRecord, type SoilTestRecord, type UbertasDatabase } from './schema';
 
 /** Everything a table of samples may belong to: awaited bags and zones of all properties. */
@@ -115,6 +117,8 @@ export async function storeReports(
   halt: () => boolean = () => false,
   db: UbertasDatabase = database(),
 ): Promise<{ stored: number }> {
+  const properties = [...new Set(fresh.map((f) => f.match.propertyId))];
+  const changedAt = stampAfter();
   await db.transaction('rw', db.soilTests, db.samples, db.properties, db.labLayouts, async (transaction) => {
     for (let at = 0; at < fresh.length; at += LOT) {
       if (halt()) transaction.abort();
@@ -122,20 +126,25 @@ export async function storeReports(
         const fault = soilTestFault(record);
         if (fault) throw new RecordRefused(fault, 'The soil report');
       }
-      await db.soilTests.bulkPut(fresh.slice(at, at + LOT).map((f) => f.record));
+      // added, not put: a report that another tab stored meanwhile under the same id is not written over
+      await db.soilTests.bulkAdd(fresh.slice(at, at + LOT).map((f) => ({ ...f.record, changedAt })));
       onProgress(Math.min(1, (at + LOT) / fresh.length));
     }
-    for (const propertyId of new Set(fresh.map((f) => f.match.propertyId)))
-      sureOfRoom('soilTests', await db.soilTests.where({ propertyId }).count());
-    const changedAt = new Date().toISOString();
+    for (const propertyId of properties) sureOfRoom('soilTests', await db.soilTests.where({ propertyId }).count());
     for (const { match, record } of fresh)
       if (match.sampleId)
-        await db.samples.update(keyOf(match.propertyId, match.sampleId), { reportedOn: today, soilTestId: record.id });
-    await db.properties
-      .where('id')
-      .anyOf([...new Set(fresh.map((f) => f.match.propertyId))])
-      .modify({ changedAt });
+        await db.samples.update(keyOf(match.propertyId, match.sampleId), {
+          reportedOn: today,
+          soilTestId: record.id,
+          changedAt,
+        });
+    const gone = (await db.properties.bulkGet(properties)).some((property) => !property);
+    if (gone) throw new PropertyGone();
     await db.labLayouts.put({ ...remembered, usedAt: changedAt });
   });
+  // one transaction is kept whole or not at all, so its last record speaks for it
+  const last = fresh.at(-1)?.record.key;
+  if (last !== undefined && !(await db.soilTests.get(last))) throw new NotKept();
+  tellOthers(...properties);
   return { stored: fresh.length };
 }

@@ -1,12 +1,13 @@
-import Dexie, { type EntityTable } from 'dexie';
+import Dexie, { type EntityTable, type Transaction } from 'dexie';
 import type { Choices, LocalCode, Plan, Product, Property, Sample, Site, SoilTest, Zone } from '@core/records/case';
 import type { TableReading } from '@core/files/report-table';
+import { isRandomId, randomId } from './record-id';
 
-/** A property with what belongs to it alone. */
+/** A property with what belongs to it alone. Its id is made of chance, because addresses carry it; files know it by `fileId`. */
 export interface PropertyRecord extends Property {
+  fileId?: string;
   codes?: LocalCode[];
   choices?: Choices;
-  changedAt: string;
 }
 export interface ZoneRecord extends Zone {
   key: string;
@@ -54,17 +55,54 @@ export type UbertasDatabase = Dexie & {
   labLayouts: EntityTable<LabLayoutRecord, 'fingerprint'>;
 };
 
-/** Key of a record inside a property: ids need only be unique within their case. */
+/** Key of a record inside a property: ids need only be unique within their case. The property's own id holds no slash, so no two keys meet. */
 export const keyOf = (propertyId: string, id: string): string => `${propertyId}/${id}`;
 
 /** Version of the last `.version()` below. */
-const SCHEMA_VERSION = 2;
+const SCHEMA_VERSION = 3;
 /** Dexie counts versions in tenths. */
 const DEXIE_FACTOR = 10;
 
+/** Gives every property an id of chance, with all that is its own; files go on knowing it by the old one. */
+async function withoutNamesInIds(transaction: Transaction): Promise<void> {
+  const properties = transaction.table<PropertyRecord>('properties');
+  const ids = new Map<string, string>();
+  for (const { changedAt, ...property } of await properties.toArray()) {
+    if (isRandomId(property.id)) continue;
+    ids.set(property.id, randomId());
+    await properties.delete(property.id);
+    await properties.add({
+      ...property,
+      id: ids.get(property.id) as string,
+      fileId: property.id,
+      // the first version wrote an empty one
+      ...(changedAt ? { changedAt } : {}),
+    });
+  }
+  for (const kind of ['zones', 'soilTests', 'samples', 'plans']) {
+    const table = transaction.table<{ key: string; propertyId: string; id: string }>(kind);
+    const moved = (await table.toArray()).filter((record) => ids.has(record.propertyId));
+    await table.bulkDelete(moved.map((record) => record.key));
+    await table.bulkAdd(
+      moved.map((record) => {
+        const propertyId = ids.get(record.propertyId) as string;
+        return { ...record, propertyId, key: keyOf(propertyId, record.id) };
+      }),
+    );
+  }
+  const pictures = transaction.table<PictureRecord>('pictures');
+  for (const picture of await pictures.toArray()) {
+    const propertyId = ids.get(picture.propertyId);
+    if (!propertyId) continue;
+    await pictures.delete(picture.propertyId);
+    await pictures.add({ ...picture, propertyId });
+  }
+}
+
 /** Opens the database. Each version adds to the one before it and leaves it as it stands. */
 export function openDatabase(name = 'ubertas'): UbertasDatabase {
-  const database = new Dexie(name) as UbertasDatabase;
+  // a record that is said to be kept has reached the disk
+  const database = new Dexie(name, { chromeTransactionDurability: 'strict' }) as UbertasDatabase;
   database.version(1).stores({
     properties: 'id, name, changedAt',
     zones: 'key, propertyId',
@@ -74,11 +112,16 @@ export function openDatabase(name = 'ubertas'): UbertasDatabase {
     notes: 'key',
   });
   // samples on their way, plan pictures and remembered laboratory layouts; nothing of version 1 changes
-  database.version(SCHEMA_VERSION).stores({
+  database.version(2).stores({
     samples: 'key, propertyId, code',
     pictures: 'propertyId',
     labLayouts: 'fingerprint',
   });
+  // ids of properties were made of their names, which addresses then told the server
+  database
+    .version(SCHEMA_VERSION)
+    .stores({ properties: 'id, fileId, name' })
+    .upgrade((transaction) => withoutNamesInIds(transaction));
   // a newer Ubertas in another tab takes the database over: this one stops, and says so at its next step
   database.on('versionchange', () => {
     database.close({ disableAutoOpen: true });

@@ -1,16 +1,19 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { Case, Product } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
-import { storeCases } from './case-files';
+import { restoreCases } from './restore';
 import { openDatabase, type UbertasDatabase } from './schema';
 import {
+  changeShelf,
   deleteProduct,
   loadShelf,
   missingStarters,
   propertiesNaming,
-  replaceShelf,
   saveProducts,
 } from './shelf-repository';
+
+/** Files that keep their own ids, so that the tests can speak of them. */
+const SAME = { idFor: (id: string) => id };
 
 let db: UbertasDatabase;
 let count = 0;
@@ -38,14 +41,14 @@ describe('the shelf of this browser', () => {
     expect((await loadShelf(db)).some((p) => p.id === 'feed')).toBe(false);
   });
   it('knows which starter materials are gone, and can be put back whole', async () => {
-    const before = await loadShelf(db);
-    await deleteProduct('urea-46', db);
+    await loadShelf(db);
+    const undo = await deleteProduct('urea-46', db);
     expect((await missingStarters(db)).map((p) => p.id)).toEqual(['urea-46']);
-    await replaceShelf(before, db);
+    await changeShelf(undo, db);
     expect(await missingStarters(db)).toEqual([]);
   });
   it('names the properties that speak of a product, in a plan or a record', async () => {
-    await storeCases(
+    await restoreCases(
       [
         property({ products: [feed], plans: [{ id: 'plan', year: 2027, products: { 'z/N': 'feed' } }] }),
         property({
@@ -63,7 +66,7 @@ describe('the shelf of this browser', () => {
         }),
         property({ property: { id: 'r', name: 'Elsewhere' } }),
       ],
-      {},
+      SAME,
       db,
     );
     expect((await propertiesNaming('feed', db)).sort()).toEqual(['Chapel', 'Gatehouse green']);
@@ -72,9 +75,13 @@ describe('the shelf of this browser', () => {
   it('learns the stock of a case only where its own was never known', async () => {
     await loadShelf(db);
     const urea = STARTER_SHELF.find((p) => p.id === 'urea-46') as Product;
-    await storeCases([property({ products: [{ ...urea, onHandLb: 12 }] })], {}, db);
+    await restoreCases([property({ products: [{ ...urea, onHandLb: 12 }] })], SAME, db);
     expect((await db.products.get('urea-46'))?.onHandLb).toBe(12);
-    await storeCases([property({ property: { id: 'q', name: 'Q' }, products: [{ ...urea, onHandLb: 99 }] })], {}, db);
+    await restoreCases(
+      [property({ property: { id: 'q', name: 'Q' }, products: [{ ...urea, onHandLb: 99 }] })],
+      SAME,
+      db,
+    );
     expect((await db.products.get('urea-46'))?.onHandLb).toBe(12);
   });
 });

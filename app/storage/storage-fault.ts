@@ -1,7 +1,11 @@
-import { PropertyGone, RecordRefused, TooMany } from './changes';
+import { ChangedMeanwhile, NotKept, PropertyGone, RecordRefused, TooMany } from './changes';
 
 /** What went wrong with a write, in a sentence a person can act on. Undefined for other faults, which are defects of ours. */
 export function storageFault(fault: unknown): string | undefined {
+  if (fault instanceof ChangedMeanwhile)
+    return `${fault.message} Nothing of yours was written yet: choose what is to stand.`;
+  if (fault instanceof NotKept || (fault as { name?: string } | undefined)?.name === 'WorkerGone')
+    return (fault as Error).message;
   if (fault instanceof RecordRefused || fault instanceof PropertyGone || fault instanceof TooMany)
     return `${fault.message} Nothing was changed.`;
   const name =

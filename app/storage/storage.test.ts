@@ -5,11 +5,12 @@ import { readCase } from '@core/files/case-file';
 import { type Case } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { isRefusal } from '@core/reckoning/refusal';
-import { exportBackup, exportProperty, readImport, storeCases } from './case-files';
+import { exportBackup, exportProperty, readImport } from './case-files';
 import {
   deleteProperty,
   deleteSample,
   deleteZone,
+  idOfFile,
   listProperties,
   loadAllProperties,
   loadProperties,
@@ -23,8 +24,13 @@ import {
   saveZone,
 } from './property-repository';
 import { intakeTargets, type MatchedSample, rememberedLayout, reportsOf, storeReports } from './report-intake';
+import { isRandomId } from './record-id';
+import { restoreCases } from './restore';
 import { openDatabase, type UbertasDatabase } from './schema';
 import { storageFault } from './storage-fault';
+
+/** Files that keep their own ids, so that the tests can speak of them. */
+const SAME = { idFor: (id: string) => id };
 
 const demo = (name: string): string => readFileSync(`demo/${name}.json`, 'utf8');
 const caseOf = (name: string): Case => {
@@ -45,6 +51,38 @@ afterEach(async () => {
 const ids = async () => (await loadAllProperties(db)).map((f) => f.property.id);
 
 describe('versions of the database', () => {
+  it('gives properties ids without names, moves all that is theirs, and keeps the old id for files', async () => {
+    const older = new Dexie(db.name);
+    older.version(2).stores({
+      properties: 'id, name, changedAt',
+      zones: 'key, propertyId',
+      soilTests: 'key, propertyId, [propertyId+zoneId]',
+      products: 'id',
+      plans: 'key, propertyId',
+      notes: 'key',
+      samples: 'key, propertyId, code',
+      pictures: 'propertyId',
+      labLayouts: 'fingerprint',
+    });
+    // ids that once made one key of two: kc/b with c, and kc with b/c
+    const [zone] = caseOf('okonedo-residence').zones;
+    await older.table('properties').bulkPut([
+      { id: 'kc/b', name: 'One', changedAt: '2027-01-01T00:00:00.000Z' },
+      { id: 'kc', name: 'Two', changedAt: '' },
+    ]);
+    await older.table('zones').bulkPut([
+      { ...zone, id: 'c', key: 'kc/b/c', propertyId: 'kc/b', order: 0 },
+      { ...zone, id: 'b/d', key: 'kc/b/d', propertyId: 'kc', order: 0 },
+    ]);
+    await older.table('pictures').put({ propertyId: 'kc', picture: { dataUrl: 'data:,' } });
+    older.close();
+    const [one, two] = await loadAllProperties(db);
+    expect([one?.property.name, one?.fileId, one?.zones.map((z) => z.id)]).toEqual(['One', 'kc/b', ['c']]);
+    expect([two?.property.name, two?.fileId, two?.zones.map((z) => z.id)]).toEqual(['Two', 'kc', ['b/d']]);
+    expect(two?.property.site?.picture).toBeDefined();
+    for (const file of [one, two]) expect(isRandomId(file?.property.id ?? '')).toBe(true);
+    expect(await idOfFile('kc/b', db)).toBe(one?.property.id);
+  });
   it('opens what version 1 wrote, and adds its tables', async () => {
     const name = db.name;
     const older = new Dexie(name);
@@ -72,7 +110,7 @@ describe('versions of the database', () => {
 
 describe('a long list of properties', () => {
   it('is read by names and zones alone, and rows only when they are shown', async () => {
-    await storeCases([caseOf('quarry-lane-school'), caseOf('okonedo-residence')], {}, db);
+    await restoreCases([caseOf('quarry-lane-school'), caseOf('okonedo-residence')], SAME, db);
     expect(await listProperties(db)).toEqual([
       {
         id: 'okonedo-residence',
@@ -98,7 +136,7 @@ describe('a long list of properties', () => {
       ftPerPx: 0.5,
       atFt: [0, 0] as [number, number],
     };
-    await storeCases([caseOf('okonedo-residence')], {}, db);
+    await restoreCases([caseOf('okonedo-residence')], SAME, db);
     const { property } = (await loadProperty('okonedo-residence', db)) as Case;
     await saveProperty({ ...property, site: { picture } }, db);
     expect((await loadProperties(['okonedo-residence'], db))[0]?.property.site?.picture).toBeUndefined();
@@ -107,20 +145,20 @@ describe('a long list of properties', () => {
     if (isRefusal(backup)) throw new Error(backup.refused);
     await deleteProperty('okonedo-residence', db);
     expect(await db.pictures.count()).toBe(0);
-    await storeCases(backup, {}, db);
+    await restoreCases(backup.cases, { ...SAME, backup: backup.backup }, db);
     expect((await loadProperty('okonedo-residence', db))?.property.site?.picture).toEqual(picture);
     await saveProperty({ ...property, site: {} }, db);
     expect((await loadProperty('okonedo-residence', db))?.property.site?.picture).toBeUndefined();
   });
   it('carries the shelf once in a backup, and with each property what it names', async () => {
-    await storeCases([caseOf('mill-race-cottages'), caseOf('quarry-lane-school')], {}, db);
+    await restoreCases([caseOf('mill-race-cottages'), caseOf('quarry-lane-school')], SAME, db);
     const { cases } = JSON.parse(await exportBackup('2027-04-05', db)) as { cases: Case[] };
     expect(cases[0]?.products).toHaveLength(await db.products.count());
     const named = new Set((cases[1]?.zones ?? []).flatMap((z) => (z.applied ?? []).map((a) => a.productId)));
     expect(new Set(cases[1]?.products?.map((p) => p.id))).toEqual(named);
   });
   it('loses a zone with its samples, and keeps the others', async () => {
-    await storeCases([caseOf('quarry-lane-school')], {}, db);
+    await restoreCases([caseOf('quarry-lane-school')], SAME, db);
     await saveSample('quarry-lane-school', { id: 'a', zoneId: 'south-lawn', code: 'QLS-27-01' }, db);
     await saveSample('quarry-lane-school', { id: 'b', zoneId: 'lime-walk', code: 'QLS-27-02' }, db);
     await deleteZone('quarry-lane-school', 'south-lawn', db);
@@ -138,7 +176,7 @@ describe('reports taken in', () => {
   });
   const remembered = { fingerprint: 'a|b', reading: {} as never };
   it('are stored once, mark their bag, and are known the second time', async () => {
-    await storeCases([caseOf('quarry-lane-school')], {}, db);
+    await restoreCases([caseOf('quarry-lane-school')], SAME, db);
     await saveSample('quarry-lane-school', { id: 's', zoneId: 'south-lawn', code: 'QLS-27-01' }, db);
     const matched: MatchedSample[] = [
       {
@@ -163,7 +201,7 @@ describe('reports taken in', () => {
     expect(await rememberedLayout('a|b', db)).toBeDefined();
   });
   it('are all or none where the person cancels between lots', async () => {
-    await storeCases([caseOf('okonedo-residence')], {}, db);
+    await restoreCases([caseOf('okonedo-residence')], SAME, db);
     const matched = Array.from({ length: 5000 }, (_, i): MatchedSample => ({
       sample: sample(i, 'x', 5 + (i % 100) / 100),
       match: { propertyId: 'okonedo-residence', zoneId: 'front-lawn' },
@@ -175,7 +213,7 @@ describe('reports taken in', () => {
     expect(await db.soilTests.where({ propertyId: 'okonedo-residence' }).count()).toBe(0);
   });
   it('know every bag and zone there is', async () => {
-    await storeCases([caseOf('quarry-lane-school')], {}, db);
+    await restoreCases([caseOf('quarry-lane-school')], SAME, db);
     const { zones, codes } = await intakeTargets(db);
     expect(zones.map((z) => `${z.propertyName}/${z.zoneName}`)).toContain('Quarry Lane School/Lime walk');
     expect(codes).toEqual([]);
@@ -194,7 +232,7 @@ describe('properties in the database', () => {
   });
 
   it('keep their place when a zone changes, and lose its reports with the zone', async () => {
-    await storeCases([caseOf('quarry-lane-school')], {}, db);
+    await restoreCases([caseOf('quarry-lane-school')], SAME, db);
     const file = (await loadProperty('quarry-lane-school', db)) as Case;
     await saveZone('quarry-lane-school', { ...file.zones[0]!, name: 'Changed' }, db);
     expect((await loadProperty('quarry-lane-school', db))?.zones[0]?.name).toBe('Changed');
@@ -205,7 +243,7 @@ describe('properties in the database', () => {
   });
 
   it('go with everything of their own, and nothing of another', async () => {
-    await storeCases([caseOf('quarry-lane-school'), caseOf('mill-race-cottages')], {}, db);
+    await restoreCases([caseOf('quarry-lane-school'), caseOf('mill-race-cottages')], SAME, db);
     await deleteProperty('quarry-lane-school', db);
     expect(await ids()).toEqual(['mill-race-cottages']);
     expect(await db.zones.count()).toBe(2);
@@ -213,7 +251,7 @@ describe('properties in the database', () => {
   });
 
   it('keep plans and choices', async () => {
-    await storeCases([caseOf('okonedo-residence')], {}, db);
+    await restoreCases([caseOf('okonedo-residence')], SAME, db);
     await saveChoices('okonedo-residence', { year: 2028 }, db);
     await savePlan('okonedo-residence', { id: 'plan-2028', year: 2028, products: { 'front-lawn/N': 'urea-46' } }, db);
     expect(await loadProperty('okonedo-residence', db)).toMatchObject({
@@ -225,7 +263,7 @@ describe('properties in the database', () => {
 
 describe('case files and backups', () => {
   it('carry a property out and in again unchanged', async () => {
-    await storeCases([caseOf('quarry-lane-school')], {}, db);
+    await restoreCases([caseOf('quarry-lane-school')], SAME, db);
     await savePlan(
       'quarry-lane-school',
       {
@@ -241,30 +279,22 @@ describe('case files and backups', () => {
     const read = readImport((await exportProperty('quarry-lane-school', db)) ?? '');
     if (isRefusal(read)) throw new Error(read.refused);
     await deleteProperty('quarry-lane-school', db);
-    await storeCases(read, {}, db);
+    await restoreCases(read.cases, { ...SAME, backup: read.backup }, db);
     expect(await loadProperty('quarry-lane-school', db)).toEqual(before);
   });
 
   it('carry everything in a backup', async () => {
-    await storeCases(['quarry-lane-school', 'fenwick-allotment-paths', 'okonedo-residence'].map(caseOf), {}, db);
+    await restoreCases(['quarry-lane-school', 'fenwick-allotment-paths', 'okonedo-residence'].map(caseOf), SAME, db);
     const backup = readImport(await exportBackup('2027-04-05', db));
     if (isRefusal(backup)) throw new Error(backup.refused);
     const other = openDatabase('test-restore');
-    await storeCases(backup, {}, other);
+    await restoreCases(backup.cases, { ...SAME, backup: backup.backup }, other);
     expect(await loadAllProperties(other)).toEqual(await loadAllProperties(db));
     await other.delete();
   });
 
-  it('keep a property that is already here: the newcomer becomes a copy', async () => {
-    await storeCases([caseOf('okonedo-residence')], {}, db);
-    expect(await storeCases([caseOf('okonedo-residence')], {}, db)).toEqual({
-      properties: [{ id: 'okonedo-residence-2', name: 'Okonedo residence (copy)' }],
-    });
-    expect(await ids()).toHaveLength(2);
-  });
-
   it('give a product of another label its own id, everywhere the case names it', async () => {
-    await storeCases([caseOf('okonedo-residence')], {}, db);
+    await restoreCases([caseOf('okonedo-residence')], SAME, db);
     const other = caseOf('mill-race-cottages');
     other.products = [{ ...other.products![0]!, guaranteed: { N: 44 }, nitrogen: { urea: 44 } as never }];
     other.plans = [
@@ -275,7 +305,7 @@ describe('case files and backups', () => {
         doses: [{ zoneId: 'court', date: '2027-05-03', productId: 'urea-46', for: 'N', rateLb: 2 }],
       },
     ];
-    await storeCases([other], {}, db);
+    await restoreCases([other], SAME, db);
     const file = await loadProperty('mill-race-cottages', db);
     expect(file?.plans?.[0]).toMatchObject({
       products: { 'court/N': 'urea-46-2' },
@@ -299,13 +329,13 @@ describe('case files and backups', () => {
   });
 
   it('change nothing when the database fails part-way', async () => {
-    await storeCases([caseOf('okonedo-residence')], {}, db);
+    await restoreCases([caseOf('okonedo-residence')], SAME, db);
     const before = await loadAllProperties(db);
     const unstorable = {
       ...caseOf('mill-race-cottages'),
       soilTests: [{ ...caseOf('mill-race-cottages').soilTests![0]!, results: (() => 1) as never }],
     };
-    await expect(storeCases([caseOf('quarry-lane-school'), unstorable], {}, db)).rejects.toThrow();
+    await expect(restoreCases([caseOf('quarry-lane-school'), unstorable], SAME, db)).rejects.toThrow();
     expect(await loadAllProperties(db)).toEqual(before);
     expect(await db.zones.count()).toBe(1);
   });

@@ -11,13 +11,13 @@ export interface Stage {
 }
 
 /** The stages of work, in order. Never locked: the page says what is missing. */
-export function Stages({ stages, search }: { stages: readonly Stage[]; search: string }) {
+export function Stages({ stages, hash }: { stages: readonly Stage[]; hash: string }) {
   return (
     <nav className="stages" aria-label="Stages of work">
       <ol style={{ gridTemplateColumns: `repeat(${stages.length}, minmax(0, 1fr))` }}>
         {stages.map((stage) => (
           <li key={stage.key} className={`is-${stage.state}`}>
-            <NavLink to={{ pathname: stage.to, search }} prefetch="none">
+            <NavLink to={{ pathname: stage.to, hash }} prefetch="none">
               <span className="kbd" aria-hidden="true">
                 {stage.key}
               </span>

@@ -49,8 +49,13 @@ it.each([
   expect(screen.queryAllByRole('button', { name: 'Save' })).toHaveLength(1);
 });
 
-it('tells of no answer where the action failed by a defect of ours, so that nobody takes it for done', async () => {
-  vi.spyOn(console, 'error').mockImplementation(() => undefined);
+it('answers a defect of ours in words too, and reports it', async () => {
+  const reported = vi.fn();
+  vi.stubGlobal('reportError', reported);
   const told = opened(() => Promise.reject(new TypeError('a defect')));
-  await waitFor(() => expect(told).toHaveBeenCalledWith(undefined));
+  await waitFor(() =>
+    expect(told).toHaveBeenCalledWith({ faults: { storage: expect.stringContaining('still here') as string } }),
+  );
+  expect(reported).toHaveBeenCalledOnce();
+  vi.unstubAllGlobals();
 });

@@ -3,9 +3,10 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { readCase } from '@core/files/case-file';
 import { type Case, type Plan } from '@core/records/case';
 import { isRefusal } from '@core/reckoning/refusal';
-import { storeCases } from '../storage/case-files';
-import { loadProperty, savePlan } from '../storage/property-repository';
-import { chooseProducts, putPlanBack } from './choose-products';
+import { applyChange } from '../storage/changes';
+import { restoreCases } from '../storage/restore';
+import { deleteProperty, loadProperty, savePlan } from '../storage/property-repository';
+import { chooseProducts } from './choose-products';
 
 const ID = 'okonedo-residence';
 const file = readCase(readFileSync(`demo/${ID}.json`, 'utf8'));
@@ -26,18 +27,19 @@ const stored = async () => (await loadProperty(ID))!.plans!.find((p) => p.id ===
 
 describe('choosing a product', () => {
   beforeEach(async () => {
-    await storeCases([given], { replace: true });
+    if (await loadProperty(ID)) await deleteProperty(ID);
+    await restoreCases([given], { idFor: (id) => id });
     await savePlan(ID, plan);
   });
   it('changes the doses of a plan that was found, at equal nitrogen, but no locked one; it is not kept any more', async () => {
-    await chooseProducts(ID, { 'front-lawn/N': 'urea-46' });
+    const undo = await chooseProducts(ID, { 'front-lawn/N': 'urea-46' });
     const after = await stored();
     expect(after.doses).toMatchObject([
       { date: '2027-05-17', productId: 'urea-46', rateLb: 1.83 },
       { date: '2027-09-06', productId: 'ammonium-sulfate-21', rateLb: 4 },
     ]);
     expect([after.keptOn, after.solved, after.products]).toEqual([undefined, undefined, { 'front-lawn/N': 'urea-46' }]);
-    await putPlanBack(ID, plan);
+    await applyChange(ID, undo);
     expect(await stored()).toMatchObject({ keptOn: '2027-04-01', doses: plan.doses });
   });
   it('is a wish for the next search on the board, and leaves the doses and the proof', async () => {

@@ -4,6 +4,7 @@ import { doseKey } from '@core/season/plan/dose-key';
 import { swapProduct } from '@core/season/edit/edit-plan';
 import { choiceKey } from '@core/season/plan/season-plan';
 import { currentPlan } from '@core/season/plan/current-plan';
+import type { Change } from '../storage/changes';
 import { existingProperty, savePlan } from '../storage/property-repository';
 import { todayIso } from '../ui/today';
 import { planYear } from './property-work';
@@ -30,10 +31,6 @@ function swapped(
   );
 }
 
-/** Lays a plan back as it was before a choice. */
-export const putPlanBack = async (propertyId: string, plan: Plan): Promise<void> =>
-  void (await savePlan(propertyId, plan));
-
 /**
  * Keeps which product serves which purpose of a zone in this year's plan; null takes a choice away again. Where a plan
  * was found already, its unlocked doses change product at once, and it is neither proven nor kept any more; on the board
@@ -43,7 +40,7 @@ export async function chooseProducts(
   propertyId: string,
   choices: Readonly<Record<string, string | null>>,
   changesPlan = true,
-): Promise<void> {
+): Promise<Change> {
   const file = await existingProperty(propertyId);
   const year = planYear(file, todayIso());
   const plan: Plan = currentPlan(file, year) ?? { id: `plan-${year}`, year, products: undefined, solved: undefined };
@@ -54,7 +51,7 @@ export async function chooseProducts(
   const { doses, keptOn, solved, ...rest } = plan;
   const laid = doses && changesPlan ? swapped(doses, choices, file.products ?? []) : undefined;
   const changed = laid !== undefined && laid.some((d, i) => d !== doses?.[i]);
-  await savePlan(
+  return savePlan(
     propertyId,
     changed
       ? { ...rest, solved: undefined, doses: laid, products }

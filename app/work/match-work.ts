@@ -1,4 +1,3 @@
-import { useSearchParams } from 'react-router';
 import { typedNumber } from '@core/typed/typed-number';
 import type { Product } from '@core/records/case';
 import { asked, type MatchContext, type Need, percentToward } from '@core/products/match/need';
@@ -9,6 +8,7 @@ import { dayOfYear } from '@core/days/day';
 import { waterPh } from '@core/soil/report';
 import type { PropertyWork } from './property-work';
 import { significant } from '@core/words/numbers';
+import { usePlace } from '../ui/place';
 
 /** What Match and Bag check judge a bag against. */
 export interface MatchWork {
@@ -44,17 +44,17 @@ export function nextTrip(trips: readonly Trip[], today: string, bag?: Product): 
 
 /** Judges a zone's trip: its date from the address, its need from the doses or as typed over them. */
 export function useMatchWork(work: PropertyWork, bag?: Product): MatchWork | undefined {
-  const [search, setSearch] = useSearchParams();
+  const [place, setPlace] = usePlace();
   const { zone, zoneSeason, file, season, today } = work;
   if (!zone || !zoneSeason) return undefined;
   const { prescription, read, doses } = zoneSeason;
   const trips = tripsOf(zone, prescription, doses, file.products ?? []);
-  const trip = trips.find((each) => tripKey(each) === search.get('trip')) ?? nextTrip(trips, today, bag);
+  const trip = trips.find((each) => tripKey(each) === place.get('trip')) ?? nextTrip(trips, today, bag);
   const typed: MatchWork['typed'] = {};
   const faults: MatchWork['faults'] = {};
   const need: Need = { ...trip.need };
   for (const key of TYPED_NEEDS) {
-    const text = search.get(PARAM[key]);
+    const text = place.get(PARAM[key]);
     if (text === null) continue;
     typed[key] = text;
     const value = typedNumber(text, key, key);
@@ -75,21 +75,21 @@ export function useMatchWork(work: PropertyWork, bag?: Product): MatchWork | und
     meanF: trip.date && season.weather ? season.weather.meanF[dayOfYear(trip.date)] : undefined,
   };
   const setTyped = (key: TypedNeed, text: string) =>
-    setSearch(
+    setPlace(
       (before) => {
         before.set(PARAM[key], text);
         return before;
       },
-      { replace: true, preventScrollReset: true },
+      { replace: true },
     );
   const setTrip = (to: Trip) =>
-    setSearch(
+    setPlace(
       (before) => {
         before.set('trip', tripKey(to));
         for (const key of TYPED_NEEDS) before.delete(PARAM[key]);
         return before;
       },
-      { replace: true, preventScrollReset: true },
+      { replace: true },
     );
   return { context, trips, trip, need, typed, faults, setTyped, setTrip };
 }

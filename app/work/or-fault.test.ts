@@ -1,14 +1,27 @@
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { handOver, takeHanded } from './handed-file';
 import { orFault } from './or-fault';
-import { readFileText } from './read-file-text';
+import { readFileText } from '../workers/read-file-text';
 
 describe('what an action answers when the database refuses', () => {
-  it('is a sentence for a full one, and nothing else is hidden', async () => {
+  it('is a sentence for a full one', async () => {
     const full = () => Promise.reject(Object.assign(new Error('x'), { name: 'QuotaExceededError' }));
     expect(await orFault(full)).toEqual({ faults: { storage: expect.stringContaining('storage is full') } });
-    await expect(orFault(() => Promise.reject(new TypeError('a defect')))).rejects.toThrow('a defect');
     expect(await orFault(() => Promise.resolve(7))).toBe(7);
+  });
+  it('is a sentence for a defect too, which is reported: the page with all that was typed stays', async () => {
+    const told = vi.fn();
+    vi.stubGlobal('reportError', told);
+    const defect = new TypeError('a defect');
+    expect(await orFault(() => Promise.reject(defect))).toEqual({
+      faults: { storage: expect.stringContaining('What you typed is still here') },
+    });
+    expect(told).toHaveBeenCalledWith(defect);
+    vi.unstubAllGlobals();
+  });
+  it('lets a redirect through', async () => {
+    const redirect = new Response(null, { status: 302 });
+    await expect(orFault(() => Promise.reject(redirect as unknown as Error))).rejects.toBe(redirect);
   });
 });
 

@@ -9,7 +9,7 @@ import { withDoses } from '@core/season/plan/with-doses';
 
 /** Everything the stages of one property draw from, reckoned once when the data changes. */
 export interface PropertyWork {
-  file: Case;
+  file: Case & { fileId?: string };
   today: string;
   year: number;
   /** Grasses, ranges and codes that everything here is judged by. */
@@ -59,7 +59,11 @@ function draftOf(file: Case, year: number, plan: Plan | undefined, today: string
 export type WholeWork = Omit<PropertyWork, 'zone' | 'zoneSeason'>;
 
 /** Reckons a property: readings, prescriptions, season. Which zone is in focus is no input of it. */
-export function wholeWork(file: Case, today: string, packs: RulePacks = activePacks()): WholeWork {
+export function wholeWork(
+  file: Case & { fileId?: string },
+  today: string,
+  packs: RulePacks = activePacks(),
+): WholeWork {
   const year = planYear(file, today);
   const plan = currentPlan(file, year);
   const draft = draftOf(file, year, plan, today, packs);
@@ -82,5 +86,3 @@ export const workOf = (
 ): PropertyWork => focusOn(wholeWork(file, today, packs), zoneId);
 
 export const usePropertyWork = (): PropertyWork => useOutletContext<PropertyWork>();
-
-export const unslug = (words: string): string => words.replaceAll('-', ' ');

@@ -16,22 +16,23 @@ const faultOf = (answer: unknown): string | undefined =>
  * Does something and says so once it is done, with its way back, or nothing where the page shows it; where it could not be done
  * it says why, with a way to try again. Answers whether it was done.
  *
- * @example void done(() => send({ intent: 'remove', id }), 'The report was deleted.', () => send({ intent: 'restore', report }))
+ * @example void done(() => send({ intent: 'remove', id }), 'The report was deleted.', (answer) => send(undoOf(answer)))
  */
-export function useDone(): (
-  work: () => Promise<unknown>,
-  says?: string,
-  undo?: () => Promise<unknown>,
+export function useDone(): <Answer>(
+  work: () => Promise<Answer>,
+  says?: string | ((answer: Answer) => string | undefined),
+  undo?: (answer: Answer) => Promise<unknown>,
 ) => Promise<boolean> {
   const { message } = App.useApp();
   const offerUndo = useOfferUndo();
   const key = useId();
-  const attempt = async (work: () => Promise<unknown>, then: () => void): Promise<boolean> => {
-    const fault = faultOf(await work());
+  const attempt = async <Answer,>(work: () => Promise<Answer>, then: (answer: Answer) => void): Promise<boolean> => {
+    const answer = await work();
+    const fault = faultOf(answer);
     if (fault === undefined) {
       // what was done since must not be undone by an older attempt
       message.destroy(key);
-      then();
+      then(answer);
       return true;
     }
     void message.error({
@@ -58,5 +59,8 @@ export function useDone(): (
   };
   const nothing = () => undefined;
   return (work, says, undo) =>
-    attempt(work, says && undo ? () => offerUndo(says, () => void attempt(undo, nothing)) : nothing);
+    attempt(work, (answer) => {
+      const sentence = typeof says === 'function' ? says(answer) : says;
+      if (sentence && undo) offerUndo(sentence, () => void attempt(() => undo(answer), nothing));
+    });
 }

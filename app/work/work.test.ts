@@ -8,7 +8,7 @@ import { consequenceOf, phConsequence } from './consequence';
 import { amountFor } from './dose-words';
 import { nextTrip } from './match-work';
 import { focusOn, planYear, wholeWork, workOf } from './property-work';
-import { readFileText } from './read-file-text';
+import { readFileText } from '../workers/read-file-text';
 
 const demo = (name: string): Case => {
   const read = readCase(readFileSync(`demo/${name}.json`, 'utf8'));

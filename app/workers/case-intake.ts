@@ -1,18 +1,88 @@
 import { expose } from 'comlink';
+import type { Case } from '@core/records/case';
 import { isRefusal } from '@core/reckoning/refusal';
-import { readImport, storeCases } from '../storage/case-files';
+import { isToBeAsked } from '@core/files/compare-cases';
+import { readImport } from '../storage/case-files';
+import {
+  type Decisions,
+  decisionKey,
+  restoreCases,
+  type RestoreUndo,
+  surveyCases,
+  type Surveyed,
+  undoRestore,
+} from '../storage/restore';
 import { storageFault } from '../storage/storage-fault';
 
-/** Checks and stores a case file or a backup off the page's thread: a thousand properties take seconds. */
+/** A record that a person is asked about. */
+export type Asked = Surveyed['brought'][number] & { key: string; property: string };
+export interface Survey {
+  backup: boolean;
+  names: string[];
+  /** How many records are the same, and how many are not here. */
+  same: number;
+  fresh: number;
+  asked: Asked[];
+}
+interface Fault {
+  fault: string;
+}
+
+let file: { cases: Case[]; backup: boolean } | undefined;
+let surveyed: Surveyed[] = [];
+let undo: RestoreUndo | undefined;
+
+const faulty = (fault: unknown): Fault => ({
+  fault: storageFault(fault) ?? 'The file could not be stored. Nothing was changed; try again.',
+});
+
+/** Reads a case file or a backup, shows how it stands to what is here, and stores it, off the page's thread. */
 const intake = {
-  async take(source: string, replace: boolean): Promise<{ names: string[] } | { fault: string }> {
-    const cases = readImport(source);
-    if (isRefusal(cases))
-      return { fault: `${cases.refused}${cases.field ? ` (at ${cases.field})` : ''} Nothing was changed.` };
+  here: (): true => true,
+
+  async survey(source: string): Promise<Survey | Fault> {
+    const read = readImport(source);
+    if (isRefusal(read))
+      return { fault: `${read.refused}${read.field ? ` (at ${read.field})` : ''} Nothing was changed.` };
+    file = read;
     try {
-      return { names: (await storeCases(cases, { replace })).properties.map((p) => p.name) };
+      surveyed = await surveyCases(read.cases);
     } catch (fault) {
-      return { fault: storageFault(fault) ?? 'The file could not be stored. Nothing was changed; try again.' };
+      return faulty(fault);
+    }
+    const products = new Set<string>();
+    const asked: Asked[] = [];
+    const counts = { same: 0, fresh: 0 };
+    for (const { fileId, name, brought } of surveyed)
+      for (const each of brought) {
+        const key = decisionKey(fileId, each);
+        // one product of the one shelf, however many properties bring it
+        if (each.kind === 'products' && products.size === products.add(key).size) continue;
+        if (each.standing === 'same') counts.same++;
+        if (each.standing === 'new') counts.fresh++;
+        if (isToBeAsked(each, read.backup)) asked.push({ ...each, key, property: name });
+      }
+    return { backup: read.backup, names: surveyed.map(({ name }) => name), ...counts, asked };
+  },
+
+  async store(decisions: Decisions): Promise<{ names: string[]; written: number } | Fault> {
+    if (!file) return { fault: 'There is no file to store: choose it again.' };
+    try {
+      const restored = await restoreCases(file.cases, { backup: file.backup, decisions, surveyed });
+      undo = restored.undo;
+      return { names: restored.properties.map(({ name }) => name), written: restored.written };
+    } catch (fault) {
+      return faulty(fault);
+    }
+  },
+
+  async undo(): Promise<Record<string, never> | Fault> {
+    try {
+      if (undo) await undoRestore(undo);
+      undo = undefined;
+      return {};
+    } catch (fault) {
+      return faulty(fault);
     }
   },
 };

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { LARGEST_FILE_BYTES, printCase, readCase } from './case-file';
+import { printCase, readCase } from './case-file';
+import { LARGEST } from './largest-file';
 import { checkCase } from '../records/case';
 import { newId } from '../records/new-id';
 import { typedNumber } from '../typed/typed-number';
@@ -74,7 +75,7 @@ describe('a case file', () => {
       field: 'zones[1].areaSqFt',
     });
     expect(readCase('['.repeat(200_000))).toHaveProperty('refused');
-    expect(readCase({ length: LARGEST_FILE_BYTES + 1 } as string)).toMatchObject({
+    expect(readCase({ length: LARGEST.case.bytes + 1 } as string)).toMatchObject({
       refused: expect.stringContaining('400 MB'),
     });
   });

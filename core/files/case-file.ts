@@ -1,16 +1,13 @@
 import { type Case, CASE_FORMAT, CASE_VERSION, checkCase } from '../records/case';
+import { isTooDeep, refuseSize } from './largest-file';
 import { isRefusal, type Refusal, refuse } from '../reckoning/refusal';
-
-/**
- * Largest file that is read at all, bytes: a backup of a thousand properties with fifteen thousand reports is
- * under 20 MB; one property with a hundred thousand reports of nine results each, a kilobyte apiece as it is printed, about 100.
- */
-export const LARGEST_FILE_BYTES = 400_000_000;
 
 /** JSON text to a value, or the sentence that says what is wrong with the file. */
 export function parseJson(source: string, name = 'The file'): { json: unknown } | Refusal {
-  if (source.length > LARGEST_FILE_BYTES)
-    return refuse('', `${name} is larger than 400 MB, which ten thousand properties do not fill. It was not read.`);
+  const size = refuseSize(name, source.length, 'case');
+  if (size) return size;
+  if (isTooDeep(source))
+    return refuse('', `${name} nests deeper than any file that Ubertas saved: it is broken or of another kind.`);
   try {
     return { json: JSON.parse(source) };
   } catch {

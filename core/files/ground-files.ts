@@ -1,16 +1,17 @@
 import { gpx } from '@tmcw/togeojson';
 import { DOMParser } from '@xmldom/xmldom';
 import * as yup from 'yup';
+import { walkedError, WALK_SIGMA_FT } from '../ground/area-error';
 import { polygonArea } from '../ground/area-polygon';
 import { ringArea } from '../ground/area-ring';
 import { toLonLat, toSheetFt } from '../ground/local-feet';
 import { cornersOf, isPlaced } from '../ground/shape';
-import { cutOutName } from '../ground/zone-ground';
+import { cutOutName, groundOf } from '../ground/zone-ground';
 import { evaluate } from '../reckoning/define';
 import type { Pair } from '../reckoning/inputs';
 import { isRefusal, type Refusal, refuse } from '../reckoning/refusal';
 import { parseJson } from './case-file';
-import type { Property } from '../records/property-schema';
+import type { Property, Site } from '../records/property-schema';
 import type { Zone } from '../records/zone-schema';
 
 /** A perimeter as a file gives it: longitude and latitude, open or closed, with the holes inside it. */
@@ -23,6 +24,8 @@ export interface Perimeter {
 /** More points than a person walks round a lawn. */
 const MOST_POINTS = 5000;
 const MOST_SHAPES = 200;
+/** Points of all shapes together: two hundred lawns of a hundred, or ten of the longest. */
+const MOST_POINTS_TOGETHER = 50_000;
 
 const open = (ring: readonly (readonly number[])[]): [number, number][] => {
   const pairs = ring.map(([lon, lat]): [number, number] => [lon as number, lat as number]);
@@ -36,7 +39,18 @@ function checked(found: Perimeter[], nothing: string): Perimeter[] | Refusal {
   if (found.length === 0) return refuse('', nothing);
   if (found.length > MOST_SHAPES)
     return refuse('', `The file holds ${found.length} shapes; at most ${MOST_SHAPES} are read at a time.`);
+  const together = found.reduce(
+    (sum, { ring, holes }) => sum + ring.length + holes.reduce((inner, hole) => inner + hole.length, 0),
+    0,
+  );
+  if (together > MOST_POINTS_TOGETHER)
+    return refuse(
+      '',
+      `The shapes have ${together} points together; at most ${MOST_POINTS_TOGETHER} are read at a time. Export fewer, or with fewer points.`,
+    );
   for (const each of found) {
+    const holes = each.holes.find((hole) => hole.length > MOST_POINTS);
+    if (holes) return refuse('', `A hole of ${each.name} has ${holes.length} points; at most ${MOST_POINTS} are read.`);
     if (each.ring.length > MOST_POINTS)
       return refuse('', `${each.name} has ${each.ring.length} points; a lawn has at most ${MOST_POINTS}.`);
     for (const ring of [each.ring, ...each.holes]) {
@@ -113,6 +127,58 @@ export function readGeoJson(source: string): Perimeter[] | Refusal {
     }
   }
   return checked(found, 'The file holds no polygon. Ubertas reads Polygon and MultiPolygon.');
+}
+
+/** A walked track, or polygons of a mapping program. */
+export type GroundKind = 'track' | 'zones';
+
+/** A perimeter laid on the sheet: its area by the ring, and what is fed of it. */
+export interface PlacedPerimeter extends Perimeter {
+  cornersFt: Pair[];
+  areaSqFt: number | Refusal;
+  /** How far a walked area may be off. */
+  errorSqFt: number | Refusal;
+  /** The zone's shape as it would be kept, and its fed area; why it cannot be where it cannot. */
+  zone: { shape: Pick<Zone, 'ring' | 'cornersFt' | 'cutOuts'>; areaSqFt: number } | Refusal;
+}
+
+/** Squares of margin between the first perimeter and the sheet's corner, ft. */
+const MARGIN_FT = 20;
+
+const placed = (perimeter: Perimeter, origin: readonly [number, number], site: Site | undefined): PlacedPerimeter => {
+  const { ring, holes } = perimeter;
+  const cornersFt = onSheet(ring, origin);
+  const cutOuts = holes.map((hole, i) => ({
+    id: `hole-${i + 1}`,
+    kind: 'other' as const,
+    cornersFt: onSheet(hole, origin) as [number, number][],
+  }));
+  const shape = { ring, cornersFt: cornersFt as [number, number][], ...(cutOuts.length > 0 ? { cutOuts } : {}) };
+  const ground = groundOf({ id: '', name: '', areaSqFt: 1, grass: 'tall-fescue', texture: 'loam', ...shape }, site);
+  return {
+    ...perimeter,
+    cornersFt,
+    areaSqFt: evaluate(ringArea, { ring }),
+    errorSqFt: evaluate(walkedError, { points: cornersFt, sigmaFt: WALK_SIGMA_FT }),
+    zone: isRefusal(ground) ? ground : { shape, areaSqFt: ground.areaSqFt },
+  };
+};
+
+/**
+ * Reads a file of ground and lays its perimeters on a sheet: on the sheet's own place on earth, or beside the first perimeter
+ * where it has none.
+ *
+ * @example perimetersIn(source, 'zones').perimeters[0].areaSqFt
+ */
+export function perimetersIn(
+  source: string,
+  kind: GroundKind,
+  site?: Site,
+): { origin: [number, number]; perimeters: PlacedPerimeter[] } | Refusal {
+  const read = kind === 'track' ? readGpx(source) : readGeoJson(source);
+  if (isRefusal(read)) return read;
+  const origin = (site?.origin as [number, number] | undefined) ?? toLonLat(originOf(read), [-MARGIN_FT, -MARGIN_FT]);
+  return { origin, perimeters: read.map((perimeter) => placed(perimeter, origin, site)) };
 }
 
 /** Upper left corner of all perimeters: the origin of a sheet that has none. */

@@ -1,6 +1,7 @@
+import { MOST } from '../records/most';
 import Papa from 'papaparse';
 import { isRefusal, type Refusal, refuse } from '../reckoning/refusal';
-import { newId } from '../records/new-id';
+import { idMaker } from '../records/new-id';
 import { GUARANTEES, type Product, productSchema } from '../records/product-schema';
 import { printCsv } from './print-csv';
 import { faultsByField } from '../records/strict-schema';
@@ -75,7 +76,7 @@ const plain = (header: string): string =>
   header.trim().toLowerCase().replace(/\s+/g, ' ').replace(/ ?%$/, '').replaceAll('_', '-');
 const YES = new Set(['yes', 'true', '1', 'y', 'x']);
 const NO = new Set(['', 'no', 'false', '0', 'n']);
-const MOST_ROWS = 2000;
+const MOST_ROWS = MOST.products;
 
 function put(product: Loose, [first, second]: Column['path'], value: unknown): void {
   if (second === undefined) product[first] = value;
@@ -88,7 +89,7 @@ const unescaped = (cell: string): string => cell.replace(/^'(?=[=+\-@\t\r])/, ''
 function rowToProduct(
   cells: readonly string[],
   columns: readonly (Column | undefined)[],
-  takenIds: ReadonlySet<string>,
+  freeId: (name: string) => string,
 ): Product | Refusal {
   const raw: Loose = { guaranteed: {} };
   for (const [at, column] of columns.entries()) {
@@ -105,7 +106,7 @@ function rowToProduct(
       if (YES.has(word)) put(raw, column.path, true);
     } else put(raw, column.path, cell);
   }
-  if (raw.id === undefined) raw.id = newId(typeof raw.name === 'string' ? raw.name : 'product', [...takenIds]);
+  if (raw.id === undefined) raw.id = freeId(typeof raw.name === 'string' ? raw.name : 'product');
   const [field, says] = Object.entries(faultsByField(productSchema, raw))[0] ?? [];
   return says === undefined ? (raw as unknown as Product) : refuse(field ?? '', says);
 }
@@ -135,9 +136,12 @@ export function readShelfCsv(source: string): ShelfTable | Refusal {
     ignored: header.filter((cell, at) => !columns[at] && cell.trim() !== ''),
   };
   const taken = new Set<string>();
+  // a column of ids may name any of them, so what is made up keeps clear of all
+  const given = columns.findIndex((column) => column?.path[0] === 'id');
+  const freeId = idMaker(given < 0 ? [] : rows.map((cells) => (cells[given] ?? '').trim()));
   for (const [at, cells] of rows.entries()) {
     const line = at + 2;
-    const product = rowToProduct(cells, columns, taken);
+    const product = rowToProduct(cells, columns, freeId);
     if (isRefusal(product)) table.rejected.push({ line, says: product.refused });
     else if (taken.has(product.id))
       table.rejected.push({ line, says: `The id "${product.id}" stands on an earlier line as well.` });

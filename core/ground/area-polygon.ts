@@ -15,11 +15,14 @@ export function withoutClosingPoint(points: readonly Pair[]): readonly Pair[] {
 export function refuseOutline(corners: readonly Pair[], field = 'points'): Refusal | undefined {
   const n = corners.length;
   if (n < 3) return refuse(field, `An outline needs at least three corners; ${n} given.`);
-  for (let i = 0; i < n; i++) {
-    const here = corners[i] as Pair;
-    const twin = corners.findIndex((p, j) => j > i && p[0] === here[0] && p[1] === here[1]);
-    if (twin >= 0)
-      return refuse(field, `Corner ${i + 1} and corner ${twin + 1} are the same point. Remove one of them.`);
+  const seen = new Map<string, number>();
+  for (const [i, [x, y]] of corners.entries()) {
+    // -0 and 0 are one place, and print alike
+    const place = `${x}/${y}`;
+    const twin = seen.get(place);
+    if (twin !== undefined)
+      return refuse(field, `Corner ${twin + 1} and corner ${i + 1} are the same point. Remove one of them.`);
+    seen.set(place, i);
   }
   if (onOneLine(corners))
     return refuse(field, 'The corners lie on one line, so they enclose nothing. Move one of them.');

@@ -1,3 +1,4 @@
+import Flatbush from 'flatbush';
 import { orient2d } from 'robust-predicates';
 import type { Pair } from '../reckoning/inputs';
 
@@ -52,12 +53,30 @@ function foldsBack(before: Pair, corner: Pair, after: Pair): boolean {
 export function findCrossing(points: readonly Pair[]): Crossing | undefined {
   const n = points.length;
   const at = (i: number): Pair => points[i % n] as Pair;
+  const near = nearbySides(points);
   for (let i = 0; i < n; i++) {
     if (foldsBack(at(i), at(i + 1), at(i + 2))) return { sideA: i, sideB: (i + 1) % n };
-    for (let j = i + 2; j < n; j++) {
+    for (const j of near(i)) {
       if (i === 0 && j === n - 1) continue;
       if (segmentsMeet(at(i), at(i + 1), at(j), at(j + 1))) return { sideA: i, sideB: j };
     }
   }
   return undefined;
+}
+
+/** Outlines of up to so many corners are looked through side by side; an index pays beyond. */
+const FEW_SIDES = 60;
+
+/** Of each side those after the next that could meet it, in order: all of few, those of overlapping boxes among many. */
+function nearbySides(points: readonly Pair[]): (side: number) => readonly number[] {
+  const n = points.length;
+  if (n <= FEW_SIDES) return (i) => Array.from({ length: Math.max(0, n - i - 2) }, (_, k) => i + 2 + k);
+  const box = (i: number): [number, number, number, number] => {
+    const [p, q] = [points[i] as Pair, points[(i + 1) % n] as Pair];
+    return [Math.min(p[0], q[0]), Math.min(p[1], q[1]), Math.max(p[0], q[0]), Math.max(p[1], q[1])];
+  };
+  const index = new Flatbush(n);
+  for (let i = 0; i < n; i++) index.add(...box(i));
+  index.finish();
+  return (i) => index.search(...box(i), (j) => j >= i + 2).sort((a, b) => a - b);
 }

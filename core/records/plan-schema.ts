@@ -1,5 +1,5 @@
 import * as yup from 'yup';
-import { id, isoDay, list, monthDay, num, text, word, yes } from './strict-schema';
+import { changedAt, id, isoDay, list, monthDay, num, text, word, yes } from './strict-schema';
 import { MOST } from './most';
 
 export const codeSchema = yup.object({
@@ -63,6 +63,7 @@ export type PlannedDose = yup.InferType<typeof plannedDoseSchema>;
 
 export const planSchema = yup.object({
   id: id('Plan'),
+  changedAt: changedAt(),
   year: num('Year', { min: 1990, max: 2200, integer: true }).required(),
   keptOn: isoDay('Kept on').optional(),
   /** Set aside to compare with: never the plan that is worked with. */

@@ -1,5 +1,5 @@
 import * as yup from 'yup';
-import { id, num, text, word, yes } from './strict-schema';
+import { changedAt, id, num, text, word, yes } from './strict-schema';
 import { NITROGEN_FORMS, type NitrogenForm } from './vocabularies';
 import { trimmed } from '../words/numbers';
 
@@ -21,7 +21,6 @@ export const guaranteedSchema = yup.object({
 });
 /** Everything a label may guarantee, in the order labels print it. */
 export const GUARANTEES = Object.keys(guaranteedSchema.fields) as (keyof yup.InferType<typeof guaranteedSchema>)[];
-export type Guaranteed = yup.InferType<typeof guaranteedSchema>;
 const formFields = Object.fromEntries(NITROGEN_FORMS.map((f) => [f, share(`N as ${f}`)])) as Record<
   NitrogenForm,
   ReturnType<typeof share>
@@ -30,6 +29,7 @@ const formFields = Object.fromEntries(NITROGEN_FORMS.map((f) => [f, share(`N as 
 export const productSchema = yup
   .object({
     id: id('Product'),
+    changedAt: changedAt(),
     name: text('Product name', 120).required('Give the product a name.').min(1, 'Give the product a name.'),
     form: word('Form', ['granular', 'liquid']).optional(),
     guaranteed: guaranteedSchema.required('A product needs its guaranteed analysis.'),

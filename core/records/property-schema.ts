@@ -1,5 +1,5 @@
 import * as yup from 'yup';
-import { id, list, monthDay, num, text } from './strict-schema';
+import { changedAt, id, list, monthDay, num, text } from './strict-schema';
 import { cornersFt, lonLat } from './ground-shape-schema';
 import { MOST } from './most';
 
@@ -67,6 +67,7 @@ export type Site = yup.InferType<typeof siteSchema>;
 
 export const propertySchema = yup.object({
   id: id('Property'),
+  changedAt: changedAt(),
   name: text('Property name', 120).required('Give the property a name.').min(1, 'Give the property a name.'),
   latitudeDeg: num('Latitude', { min: -90, max: 90, unit: 'degrees' }).optional(),
   climate: climateSchema.optional().default(undefined),

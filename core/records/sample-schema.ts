@@ -1,5 +1,5 @@
 import * as yup from 'yup';
-import { id, isoDay, num, text, word } from './strict-schema';
+import { changedAt, id, isoDay, num, text, word } from './strict-schema';
 
 /** Laboratory of a sample: the simulated one that ships with Ubertas, or one outside. */
 export const LABORATORIES = ['simulated', 'outside'] as const;
@@ -7,6 +7,7 @@ export const LABORATORIES = ['simulated', 'outside'] as const;
 /** One bag of soil on its way from the cores to the report. */
 export const sampleSchema = yup.object({
   id: id('Sample'),
+  changedAt: changedAt(),
   zoneId: id('Zone'),
   /** What stands on the label and comes back on the report. */
   code: text('Sample code', 24)

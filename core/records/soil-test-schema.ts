@@ -1,5 +1,5 @@
 import * as yup from 'yup';
-import { id, isoDay, list, num, text, word } from './strict-schema';
+import { changedAt, id, isoDay, list, num, text, word } from './strict-schema';
 import { isIsoDay } from '../days/day';
 import { type Refusal, refuse } from '../reckoning/refusal';
 import { isMassAnalyte } from './analytes';
@@ -52,6 +52,7 @@ export type SoilResult = yup.InferType<typeof resultSchema>;
 
 export const soilTestSchema = yup.object({
   id: id('Soil report'),
+  changedAt: changedAt(),
   zoneId: id('Zone'),
   sampledOn: isoDay('Sampling date').required('Give the day the sample was taken.'),
   depthIn: num('Sampling depth', DEPTH_IN).optional(),

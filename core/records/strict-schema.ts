@@ -79,6 +79,16 @@ export const monthDay = (label: string) =>
     (v) => v === undefined || isMonthDay(v),
   );
 
+/** The moment of a record's last change, as it was written: 2027-03-02T09:00:00.000Z. Which of two records is newer follows from it. */
+export const changedAt = () =>
+  text('Last change', 24)
+    .test(
+      'moment',
+      'Last change must be a moment written like 2027-03-02T09:00:00.000Z.',
+      (v) => v === undefined || (/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/.test(v) && isIsoDay(v.slice(0, 10))),
+    )
+    .optional();
+
 export const list = <S extends yup.ISchema<unknown>>(label: string, of: S, most: number) =>
   yup
     .array(of as unknown as yup.Schema<S['__outputType']>)

@@ -2,7 +2,7 @@ import * as yup from 'yup';
 import { CARE_LEVELS, GRASS_IDS } from './vocabularies';
 import { TEXTURE_CLASSES } from './vocabularies';
 import { BALL_ANSWERS, RIBBON_ANSWERS, RUB_ANSWERS } from './vocabularies';
-import { id, isoDay, list, num, text, word, yes } from './strict-schema';
+import { changedAt, id, isoDay, list, num, text, word, yes } from './strict-schema';
 import { shapeFields } from './ground-shape-schema';
 import {
   CARBONATES,
@@ -67,6 +67,7 @@ export type OwnFigure = yup.InferType<typeof ownFigureSchema>;
 
 export const zoneSchema = yup.object({
   id: id('Zone'),
+  changedAt: changedAt(),
   name: text('Zone name', 80).required('Give the zone a name.').min(1, 'Give the zone a name.'),
   areaSqFt: num('Area', { above: 0, max: 50_000_000, unit: 'ft2' }).required(
     'The zone has no area yet: measure it first.',

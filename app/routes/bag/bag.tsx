@@ -1,7 +1,7 @@
 import './bag.css';
 import { Button, Select } from 'antd';
 import { useState } from 'react';
-import { Link, useLocation, useSearchParams } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { typedNumber } from '@core/typed/typed-number';
 import { checkBag, GRADE_NUTRIENTS } from '@core/products/bag/bag-check';
 import { asked } from '@core/products/match/need';
@@ -22,16 +22,17 @@ import { NutrientRulers } from './nutrient-rulers';
 import { Weighed } from './weighed';
 import type { Route } from './+types/bag';
 import { StageFault } from '../../work/stage-fault';
+import { usePlace } from '../../ui/place';
 
 /** Any bag on this lawn: the verdict first, then what it rests on. */
 export default function Bag() {
   const work = usePropertyWork();
-  const [search, setSearch] = useSearchParams();
+  const [place, setPlace] = usePlace();
   const location = useLocation();
   const [typedRate, setTypedRate] = useState('');
   const products = work.file.products ?? [];
   const product =
-    products.find((each) => each.id === search.get('product')) ??
+    products.find((each) => each.id === place.get('product')) ??
     products.find((each) => (each.onHandLb ?? 0) > 0 && (each.guaranteed.N ?? 0) > 0) ??
     products[0];
   const match = useMatchWork(work, product);
@@ -55,7 +56,7 @@ export default function Bag() {
   const first = asked(need).find((each) => each === 'N' || each === 'K2O' || each === 'P2O5');
   const choose = (id: string) => {
     setTypedRate('');
-    setSearch(
+    setPlace(
       (before) => {
         before.set('product', id);
         return before;
@@ -83,7 +84,7 @@ export default function Bag() {
             virtual={false}
             showSearch={{ optionFilterProp: 'label' }}
           />
-          <Link to={{ pathname: '../prescribe/match', search: location.search }} relative="route">
+          <Link to={{ pathname: '../prescribe/match', hash: location.hash }} relative="route">
             <Button tabIndex={-1}>Back to Match</Button>
           </Link>
         </div>

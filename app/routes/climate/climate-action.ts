@@ -1,14 +1,18 @@
 import type { Case, Climate, Plan, PlannedDose } from '@core/records/case';
 import { moveProgramme } from '@core/season/edit/move-programme';
 import { currentPlan } from '@core/season/plan/current-plan';
-import { applyChange, type Change } from '../../storage/changes';
+import { applyChange } from '../../storage/changes';
+import type { Undoable } from '../../work/property-action';
 import { existingProperty } from '../../storage/property-repository';
 import { todayIso } from '../../ui/today';
 import { planYear } from '../../work/property-work';
 
-export type ClimateSent =
-  | { intent: 'use'; climate: Climate; latitudeDeg: number | undefined; moveDoses: boolean }
-  | { intent: 'undo'; change: Change };
+export type ClimateSent = {
+  intent: 'use';
+  climate: Climate;
+  latitudeDeg: number | undefined;
+  moveDoses: boolean;
+};
 
 /** Doses of a plan carried to the property's new climate; what is given or under lock stays where it is. */
 function carried(file: Case, plan: Plan, was: Climate, is: Climate): Plan {
@@ -38,17 +42,14 @@ function carried(file: Case, plan: Plan, was: Climate, is: Climate): Plan {
 }
 
 /** Writes the property's climate, and carries the year's doses with it where that was asked for, in one transaction. */
-export async function climateAction(propertyId: string, sent: ClimateSent): Promise<{ undo?: Change }> {
+export async function climateAction(sent: ClimateSent, propertyId: string): Promise<Undoable> {
   const file = await existingProperty(propertyId);
-  if (sent.intent === 'undo') {
-    await applyChange(propertyId, sent.change);
-    return {};
-  }
   const plan = currentPlan(file, planYear(file, todayIso()));
   const was = file.property.climate;
   const moved = sent.moveDoses && plan?.doses && was ? [carried(file, plan, was, sent.climate)] : [];
   const undo = await applyChange(propertyId, {
     property: { climate: sent.climate, latitudeDeg: sent.latitudeDeg },
+    propertyWas: { climate: was },
     put: { plans: moved },
   });
   return { undo };

@@ -8,6 +8,7 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { ChoiceField, Fault, TextField } from '../../ui/field';
 import { climateFromText } from '../../work/climate-text';
 import { listStations, type StationEntry, stationNormals } from './station';
+import { readFile } from '../../workers/read-file';
 import { grouped } from '@core/words/numbers';
 import { FilePicker } from '../../ui/file-picker';
 
@@ -30,6 +31,9 @@ const WAYS = [
   { value: 'region', label: 'Region' },
 ] as const;
 type Way = (typeof WAYS)[number]['value'];
+
+/** Letters of a file that the field shows; all of it was read. */
+const MOST_SHOWN = 20_000;
 
 const YEARS = [10, 20, 30].map((years) => ({ value: String(years), label: `${years} years` }));
 
@@ -92,7 +96,9 @@ function FromTable({ now, onDraft }: SourceProps) {
   const [name, setName] = useState('a pasted table');
   const [fault, setFault] = useState<string | undefined>();
   const read = (source: string, of: string) => {
-    const answer = readClimateCsv(source);
+    take(readClimateCsv(source), of);
+  };
+  const take = (answer: ReturnType<typeof readClimateCsv>, of: string) => {
     if (isRefusal(answer)) return setFault(answer.refused);
     setFault(undefined);
     const { lastFrost, firstFrost } = now?.climate ?? {};
@@ -107,12 +113,11 @@ function FromTable({ now, onDraft }: SourceProps) {
     });
   };
   const choose = async (file: File) => {
-    if (file.size > 4_000_000)
-      return setFault('The file is over 4 MB: sixty years of days are about 2. Is it the right one?');
-    const source = await file.text();
+    const answer = await readFile(file, (reading) => reading.climate(file));
+    if (isRefusal(answer)) return setFault(answer.refused);
     setName(file.name);
-    setText(source.slice(0, 20_000));
-    read(source, file.name);
+    setText(answer.source.slice(0, MOST_SHOWN));
+    take(answer.read, file.name);
   };
   return (
     <>

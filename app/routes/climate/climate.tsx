@@ -14,29 +14,27 @@ import { Substances } from '../../ui/substance';
 import { useDone } from '../../work/use-done';
 import { usePropertyWork, workOf } from '../../work/property-work';
 import { yearCurves } from '../../work/year-curves';
+import { newId } from '@core/records/new-id';
 import type { Route } from './+types/climate';
 import { climateAction, type ClimateSent } from './climate-action';
 import { type ClimateDraft, ClimateSource } from './climate-source';
 import { NormalsTable } from './normals-table';
 import { YearCurves } from './year-curves';
 import { StageFault } from '../../work/stage-fault';
-import type { Change } from '../../storage/changes';
-import { answering, type Shapes, useSend } from '../../work/send';
+import { type Shapes, useSend } from '../../work/send';
+import { propertyAction, type Undoable, type UndoSent, undoOf } from '../../work/property-action';
 
 const SHAPES: Shapes<ClimateSent> = {
   use: { climate: 'record', latitudeDeg: 'number?', moveDoses: 'yes' },
-  undo: { change: 'record' },
 };
 
-export const clientAction = answering(SHAPES, (sent: ClimateSent, { propertyId }: { propertyId: string }) =>
-  climateAction(propertyId, sent),
-);
+export const clientAction = propertyAction<ClimateSent, Undoable>(SHAPES, climateAction);
 
 /** The property's climate: its curves and windows with their reasons, and where it comes from. */
 export default function ClimatePage() {
   const work = usePropertyWork();
-  const { search } = useLocation();
-  const { fetcher, send } = useSend<ClimateSent, { faults?: { storage: string }; undo?: Change }>();
+  const { hash } = useLocation();
+  const { fetcher, send } = useSend<ClimateSent | UndoSent, Undoable & { faults?: { storage: string } }>();
   const done = useDone();
   const [draft, setDraft] = useState<ClimateDraft | undefined>();
   const [moveDoses, setMoveDoses] = useState(true);
@@ -56,21 +54,11 @@ export default function ClimatePage() {
   const hasDoses = (plan?.doses ?? []).length > 0 && climate !== undefined;
   const use = async () => {
     if (!draft) return;
-    let change: Change = {};
     const { climate: chosen, latitudeDeg: at } = draft;
     const used = await done(
-      async () => {
-        const answer = await send({
-          intent: 'use',
-          climate: chosen,
-          latitudeDeg: at,
-          moveDoses: moveDoses && hasDoses,
-        });
-        change = answer?.undo ?? {};
-        return answer;
-      },
+      () => send({ intent: 'use', climate: chosen, latitudeDeg: at, moveDoses: moveDoses && hasDoses }),
       hasDoses && moveDoses ? 'The climate is changed and the doses moved with it.' : 'The climate is changed.',
-      () => send({ intent: 'undo', change }),
+      (answer) => send(undoOf(answer)),
     );
     if (used) setDraft(undefined);
   };
@@ -86,7 +74,7 @@ export default function ClimatePage() {
               {shown.file.property.latitudeDeg === undefined ? '' : `, ${shown.file.property.latitudeDeg}° N`}
             </span>
             <span className="sp" />
-            <Link className="link" to={{ pathname: '..', search }} relative="path">
+            <Link className="link" to={{ pathname: '..', hash }} relative="path">
               Back to the board
             </Link>
           </div>
@@ -179,7 +167,11 @@ export default function ClimatePage() {
                   <Button
                     size="small"
                     onClick={() =>
-                      saveTextFile(`${file.property.id}-normals.csv`, printClimateCsv(now.climate), 'text/csv')
+                      saveTextFile(
+                        `${newId(file.property.name, [])}-normals.csv`,
+                        printClimateCsv(now.climate),
+                        'text/csv',
+                      )
                     }
                   >
                     Save as CSV

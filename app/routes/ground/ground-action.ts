@@ -3,14 +3,13 @@ import { isShaped, groundOf } from '@core/ground/zone-ground';
 import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { isRefusal } from '@core/reckoning/refusal';
 import { applyChange, type Change } from '../../storage/changes';
-import { deleteZone, existingProperty, saveProperty, saveZone } from '../../storage/property-repository';
+import { deleteZone, existingProperty, saveZone } from '../../storage/property-repository';
 import { type TypedZone, zoneFromTyped } from './draft/zone-from-typed';
 
 export type Sent =
   | { intent: 'keep'; typed: TypedZone }
   | { intent: 'remove'; zoneId: string }
-  | { intent: 'undo'; change: Change }
-  | { intent: 'site'; site: Site; says: string }
+  | { intent: 'site'; site: Site; says: string; was?: Site }
   | { intent: 'zones'; zones: Zone[]; site?: Site; says: string }
   | { intent: 'climate'; preset: string };
 
@@ -42,8 +41,7 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
       const ids = file.zones.map((z) => z.id);
       const answer = zoneFromTyped(sent.typed, before, ids, property.site);
       if ('faults' in answer) return answer;
-      await saveZone(property.id, answer.zone);
-      return { kept: answer.zone.id, name: answer.zone.name };
+      return { undo: await saveZone(property.id, answer.zone), kept: answer.zone.id, name: answer.zone.name };
     }
     case 'remove': {
       const undo = await deleteZone(property.id, sent.zoneId);
@@ -52,13 +50,14 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
         says: `${file.zones.find((z) => z.id === sent.zoneId)?.name ?? 'The zone'} and its reports were deleted.`,
       };
     }
-    case 'undo':
-      await applyChange(property.id, sent.change);
-      return {};
     case 'site': {
       const changed = withSite(file, sent.site);
       if ('fault' in changed) return { faults: { site: changed.fault } };
-      const undo = await applyChange(property.id, { property: { site: sent.site }, put: { zones: changed.zones } });
+      const undo = await applyChange(property.id, {
+        property: { site: sent.site },
+        propertyWas: { site: sent.was },
+        put: { zones: changed.zones },
+      });
       return { undo, says: sent.says };
     }
     case 'zones': {
@@ -70,8 +69,12 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
     }
     case 'climate': {
       const preset = CLIMATE_PRESETS.find((p) => p.id === sent.preset);
-      if (preset) await saveProperty({ ...property, climate: preset.climate, latitudeDeg: preset.latitudeDeg });
-      return {};
+      if (!preset) return {};
+      const undo = await applyChange(property.id, {
+        property: { climate: preset.climate, latitudeDeg: preset.latitudeDeg },
+        propertyWas: { climate: property.climate },
+      });
+      return { undo, says: 'The climate is changed.' };
     }
   }
 }

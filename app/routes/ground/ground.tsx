@@ -1,9 +1,10 @@
 import './ground.css';
 import { App, Button } from 'antd';
 import { useEffect } from 'react';
-import { Link, useFetcher, useLocation, useSearchParams } from 'react-router';
+import { Link, useFetcher, useLocation } from 'react-router';
 import { printGeoJson } from '@core/files/ground-files';
 import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
+import { newId } from '@core/records/new-id';
 import { isRefusal } from '@core/reckoning/refusal';
 import { ChoiceField } from '../../ui/field';
 import { saveTextFile } from '../../ui/save-text-file';
@@ -14,24 +15,23 @@ import { type Answer, groundAction, type Sent } from './ground-action';
 import { SheetPosition } from './sheet-position';
 import { ZoneSheet } from './zone-sheet';
 import { StageFault } from '../../work/stage-fault';
-import { answering, type Shapes, useSend } from '../../work/send';
+import { type Shapes, useSend } from '../../work/send';
+import { propertyAction, type UndoSent, undoOf } from '../../work/property-action';
+import { usePlace } from '../../ui/place';
 
 const SHAPES: Shapes<Sent> = {
   keep: { typed: 'record' },
   remove: { zoneId: 'text' },
-  undo: { change: 'record' },
-  site: { site: 'record', says: 'text' },
+  site: { site: 'record', says: 'text', was: 'record?' },
   zones: { zones: 'list', site: 'record?', says: 'text' },
   climate: { preset: 'text' },
 };
 
-export const clientAction = answering(SHAPES, (sent: Sent, { propertyId }: { propertyId: string }) =>
-  groundAction(sent, propertyId),
-);
+export const clientAction = propertyAction<Sent, Answer>(SHAPES, groundAction);
 
 /** Where a property has no climate yet, or another is wanted. */
 function ClimateChoice({ has, onChoose }: { has: boolean; onChoose: (preset: string) => void }) {
-  const { search } = useLocation();
+  const { hash } = useLocation();
   return (
     <div className="climate">
       <ChoiceField
@@ -42,7 +42,7 @@ function ClimateChoice({ has, onChoose }: { has: boolean; onChoose: (preset: str
         options={CLIMATE_PRESETS.map((p) => ({ value: p.id, label: p.name }))}
         onChange={onChoose}
       />
-      <Link className="link" to={{ pathname: '../season/climate', search }} relative="path">
+      <Link className="link" to={{ pathname: '../season/climate', hash }} relative="path">
         From a station, a table or typed
       </Link>
     </div>
@@ -52,13 +52,13 @@ function ClimateChoice({ has, onChoose }: { has: boolean; onChoose: (preset: str
 /** Ground: measure the lawn, say what grows on it and on what soil. */
 export default function Ground() {
   const { file, zone } = usePropertyWork();
-  const [search, setSearch] = useSearchParams();
+  const [place, setPlace] = usePlace();
   const { message } = App.useApp();
   const offerUndo = useOfferUndo();
-  const adding = search.has('add') || !zone;
+  const adding = place.has('add') || !zone;
   const focus = adding ? undefined : zone;
   const go = (change: (params: URLSearchParams) => void) =>
-    setSearch((before) => {
+    setPlace((before) => {
       change(before);
       return before;
     });
@@ -77,12 +77,17 @@ export default function Ground() {
     // only a new answer counts
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [answer, keeping.state]);
-  const { fetcher: other, send } = useSend<Sent, Answer>();
+  const { fetcher: other, send: ask } = useSend<Sent | UndoSent, Answer>();
+  const send = (sent: Sent | UndoSent) => {
+    // the sheet's picture is not compared, and would be carried for nothing
+    const { picture: _picture, ...was } = file.property.site ?? {};
+    return ask(sent.intent === 'site' ? { ...sent, ...(file.property.site ? { was } : {}) } : sent);
+  };
   const done = other.state === 'idle' ? other.data : undefined;
   useEffect(() => {
     const wrong = Object.values(done?.faults ?? {})[0];
     if (wrong) void message.error(wrong);
-    else if (done?.undo) offerUndo(done.says ?? 'Done.', () => void send({ intent: 'undo', change: done.undo ?? {} }));
+    else if (done?.undo) offerUndo(done.says ?? 'Done.', () => void send(undoOf(done)));
     // only a new answer counts
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [done]);
@@ -112,7 +117,8 @@ export default function Ground() {
           <Button
             disabled={isRefusal(geoJson)}
             onClick={() =>
-              !isRefusal(geoJson) && saveTextFile(`${file.property.id}.geojson`, geoJson, 'application/geo+json')
+              !isRefusal(geoJson) &&
+              saveTextFile(`${newId(file.property.name, [])}.geojson`, geoJson, 'application/geo+json')
             }
           >
             Export zones as GeoJSON

@@ -1,5 +1,5 @@
 import { type KeyId, useKey } from '../../ui/keys';
-import type { BroughtIn } from './import/import-outlines';
+import type { GroundKind } from '@core/files/ground-files';
 import type { DraftAction } from './draft/draft-state';
 import type { Target, Tool } from './draft/pointing';
 import { TOOL_KEYS } from './tool-column';
@@ -7,7 +7,7 @@ import { TOOL_KEYS } from './tool-column';
 export interface SheetActs {
   pick: (tool: Tool) => void;
   aim: (target: Target) => void;
-  ask: (what: 'hand' | 'picture' | BroughtIn) => void;
+  ask: (what: 'hand' | 'picture' | GroundKind) => void;
   draw: (action: DraftAction) => void;
   zoom: (by: 1 | -1) => void;
   wholeSheet: () => void;

@@ -1,4 +1,4 @@
-import { useMemo, useReducer, useState } from 'react';
+import { useEffect, useMemo, useReducer, useState } from 'react';
 import type { FetcherWithComponents } from 'react-router';
 import type { CutOut, TextureClass, Zone } from '@core/records/case';
 import { newId } from '@core/records/new-id';
@@ -10,7 +10,9 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { useWidth } from '../../ui/use-width';
 import { usePropertyWork } from '../../work/property-work';
 import { sendBy } from '../../work/send';
-import type { BroughtIn } from './import/import-outlines';
+import { dropDraft, useDraft } from '../../work/use-draft';
+import { useFollowed } from '../../work/use-followed';
+import type { GroundKind } from '@core/files/ground-files';
 import { draw, newDraft, outlineFault } from './draft/draft-state';
 import {
   draftedGround,
@@ -26,8 +28,8 @@ import { pointWith, type Target, type Tool } from './draft/pointing';
 import { type SheetView, viewOf, zoomed } from './draft/sheet-view';
 import { drawnOnSite } from './draft/drawn-on-site';
 import type { SnapSwitches } from './draft/snap';
-import { groundFromZone } from './draft/typed-ground';
-import { factsFromZone, type TypedFacts } from './draft/zone-from-typed';
+import { groundFromZone, type TypedGround } from './draft/typed-ground';
+import { factsFromZone, type TypedFacts, type TypedZone } from './draft/zone-from-typed';
 import type { Answer, Sent } from './ground-action';
 import { useSheetKeys } from './use-sheet-keys';
 
@@ -66,13 +68,36 @@ export function useZoneSheet({ zone, fetcher, onSend }: ZoneSheetProps) {
     return newDraft({ ...ground, at: ground.at ?? freeSpot(others, site) });
   });
   const { now } = draft;
+  const form = `${file.property.id}/zone/${zone?.id ?? 'new'}`;
+  const answered = fetcher.state === 'idle' ? fetcher.data : undefined;
+  const text = (typed: Partial<TypedZone>) => JSON.stringify({ ...typed, changedAt: undefined });
+  const { dirty, overtaken } = useFollowed({
+    record: zone,
+    typed: text({ ...facts, ...now }),
+    shown: (record) => text({ ...factsFromZone(record), ...groundFromZone(record) }),
+    own: zone && (answered?.undo?.over?.[`zones/${zone.id}`] ?? undefined),
+    load: (record) => {
+      setFacts(factsFromZone(record));
+      const ground = groundFromZone(record);
+      onDraw({ do: 'load', ground: { ...ground, at: ground.at ?? now.at } });
+    },
+    adopt: ({ changedAt }) => setFacts((before) => ({ ...before, changedAt })),
+  });
+  const { offered } = useDraft<TypedZone>(form, { ...facts, ...now }, dirty && !answered?.kept, (typed) => {
+    const ground = Object.fromEntries(Object.entries(typed).filter(([key]) => key in now || key === 'ring'));
+    setFacts(Object.fromEntries(Object.entries(typed).filter(([key]) => !(key in ground))) as unknown as TypedFacts);
+    onDraw({ do: 'change', part: ground as Partial<TypedGround> });
+  });
+  useEffect(() => {
+    if (answered?.kept) dropDraft(form);
+  }, [answered, form]);
   const [tool, setTool] = useState<Tool>('select');
   const [target, setTarget] = useState<Target>('zone');
   const [pending, setPending] = useState<readonly Pair[]>([]);
   const [inside, setInside] = useState<{ corner?: number; side?: number }>();
   const [typedSide, setTypedSide] = useState<number>();
   const [switches, setSwitches] = useState<SnapSwitches>({ corners: true, rightAngles: true, wholeFeet: true });
-  const [asking, setAsking] = useState<'hand' | 'picture' | BroughtIn>();
+  const [asking, setAsking] = useState<'hand' | 'picture' | GroundKind>();
 
   const drafted = draftedGround(zone, facts, now, others, site);
   const { corners, ground } = drafted;
@@ -138,6 +163,8 @@ export function useZoneSheet({ zone, fetcher, onSend }: ZoneSheetProps) {
   const season = zoneSeason?.zone.id === zone?.id ? zoneSeason : undefined;
   const next = season?.doses.find((d) => d.date >= today) ?? season?.doses[0];
   return {
+    offered,
+    overtaken,
     zone,
     file,
     site,

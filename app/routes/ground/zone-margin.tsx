@@ -1,5 +1,6 @@
 import { Button } from 'antd';
 import { Fault, TextField } from '../../ui/field';
+import { Unsaved } from '../../ui/unsaved';
 import { ClaimWarning } from './facts/claim-warning';
 import { MeasureFields } from './facts/measure-fields';
 import { ZoneFacts } from './facts/zone-facts';
@@ -26,6 +27,7 @@ export function ZoneMargin({ sheet, onChoose, onAdd, onSend, onRemove }: ZoneMar
         onAdd={onAdd}
       />
       <h2>{zone ? zone.name : 'New zone'}</h2>
+      <Unsaved offered={sheet.offered} overtaken={sheet.overtaken} />
       <form
         onSubmit={(event) => {
           event.preventDefault();

@@ -1,16 +1,18 @@
 import './home.css';
 import { Button, Input, type InputRef } from 'antd';
-import { releaseProxy, wrap } from 'comlink';
 import { useMemo, useRef, useState } from 'react';
 import { useKey } from '../../ui/keys';
-import { Link, redirect, useSearchParams } from 'react-router';
+import { Link, redirect } from 'react-router';
 import { type Case, propertySchema } from '@core/records/case';
-import { newId } from '@core/records/new-id';
 import { faultsByField } from '@core/records/strict-schema';
 import { typedNumber } from '@core/typed/typed-number';
 import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { isRefusal } from '@core/reckoning/refusal';
-import { exportBackup, exportProperty, readImport, storeCases } from '../../storage/case-files';
+import type { Decision } from '@core/files/compare-cases';
+import { exportBackup, readImport } from '../../storage/case-files';
+import { applyChange, type Change } from '../../storage/changes';
+import { randomId } from '../../storage/record-id';
+import { restoreCases } from '../../storage/restore';
 import { readNote, writeNote } from '../../storage/notes';
 import {
   deleteProperty,
@@ -26,11 +28,14 @@ import { todayIso } from '../../ui/today';
 import { Loading } from '../../ui/loading';
 import { saveTextFile } from '../../ui/save-text-file';
 import { TopNav } from '../../ui/top-nav';
+import { useFollow } from '../../work/use-follow';
 import { useDone } from '../../work/use-done';
 import { Wordmark } from '../../ui/wordmark';
 import { climateFromText } from '../../work/climate-text';
-import { readFileText } from '../../work/read-file-text';
-import type { CaseIntake } from '../../workers/case-intake';
+import { readFileText } from '../../workers/read-file-text';
+import type { Survey } from '../../workers/case-intake';
+import { surveyFile, withFile } from './case-import';
+import { ImportDialog } from './import-dialog';
 import type { Route } from './+types/home';
 import { NextTwoWeeks } from './next-two-weeks';
 import { MonthHeads } from './mini-season';
@@ -38,6 +43,7 @@ import { Survives } from '../../work/stage-fault';
 import { BrokenRow, PropertyRow, reckonedRow } from './property-row';
 import { PropertyForm, type TypedProperty } from './property-form';
 import { answering, type Shapes, useSend } from '../../work/send';
+import { placeNow, useLoadedBy, usePlace } from '../../ui/place';
 import { FilePicker } from '../../ui/file-picker';
 
 interface DemoAnswer {
@@ -48,8 +54,8 @@ interface DemoAnswer {
 async function loadDemo(onlyWhenServed: boolean): Promise<void> {
   const answer = (await (await fetch('/demo-cases')).json()) as DemoAnswer;
   if (onlyWhenServed && !answer.show) return;
-  const cases = readImport(JSON.stringify(answer.backup));
-  if (!isRefusal(cases)) await storeCases(cases, { replace: true });
+  const read = readImport(JSON.stringify(answer.backup));
+  if (!isRefusal(read)) await restoreCases(read.cases, { backup: true });
 }
 
 /** Properties shown at a time: each row reckons its whole season. */
@@ -60,7 +66,7 @@ const isCalled = ({ name, zones }: PropertyEntry, wanted: string): boolean =>
     word.toLowerCase().includes(wanted),
   );
 
-export async function clientLoader({ request }: Route.ClientLoaderArgs) {
+export async function clientLoader() {
   let entries = await listProperties();
   if (entries.length === 0 && (await readNote('demo-offered')) === undefined) {
     // a server started with the demo fills an untouched browser once; an emptied one stays empty
@@ -68,11 +74,11 @@ export async function clientLoader({ request }: Route.ClientLoaderArgs) {
     await loadDemo(true);
     entries = await listProperties();
   }
-  const { searchParams } = new URL(request.url);
-  const wanted = (searchParams.get('find') ?? '').trim().toLowerCase();
+  const place = placeNow();
+  const wanted = (place.get('find') ?? '').trim().toLowerCase();
   const found = wanted === '' ? entries : entries.filter((entry) => isCalled(entry, wanted));
   const last = Math.max(0, Math.ceil(found.length / ROWS) - 1);
-  const page = Math.min(last, Math.max(0, Number(searchParams.get('page') ?? 0) || 0));
+  const page = Math.min(last, Math.max(0, Number(place.get('page') ?? 0) || 0));
   const shown = found.slice(page * ROWS, (page + 1) * ROWS).map((entry) => entry.id);
   return {
     all: entries.length,
@@ -97,12 +103,8 @@ async function createProperty(typed: TypedProperty) {
   if (!preset && !own) faults.climate = 'Choose the region whose year is nearest, or type your own normals.';
   const latitude = typed.climate === 'own' ? typedNumber(typed.latitude, 'Latitude', 'latitude') : preset?.latitudeDeg;
   if (isRefusal(latitude)) faults.latitude = latitude.refused;
-  const existing = await listProperties();
   const property = {
-    id: newId(
-      typed.name,
-      existing.map((entry) => entry.id),
-    ),
+    id: randomId(),
     name: typed.name.trim(),
     latitudeDeg: isRefusal(latitude) ? undefined : latitude,
     climate: own && !isRefusal(own) ? own : preset?.climate,
@@ -118,21 +120,10 @@ async function createProperty(typed: TypedProperty) {
 type Sent =
   | ({ intent: 'create' } & TypedProperty)
   | { intent: 'remove'; id: string }
-  | { intent: 'import'; source: string }
-  | { intent: 'restore'; source: string }
+  | { intent: 'put-back'; id: string; change: Change }
+  | { intent: 'import'; decisions: Record<string, Decision> }
+  | { intent: 'undo-import' }
   | { intent: 'demo' };
-
-/** Takes a file in, in a worker: the page stays alive meanwhile. */
-async function takeIn(source: string, replace: boolean): Promise<{ names: string[] } | { fault: string }> {
-  const worker = new Worker(new URL('../../workers/case-intake.ts', import.meta.url), { type: 'module' });
-  const intake = wrap<CaseIntake>(worker);
-  try {
-    return await intake.take(source, replace);
-  } finally {
-    intake[releaseProxy]();
-    worker.terminate();
-  }
-}
 
 const SHAPES: Shapes<Sent> = {
   create: {
@@ -145,8 +136,9 @@ const SHAPES: Shapes<Sent> = {
     firstFrost: 'text',
   },
   remove: { id: 'text' },
-  import: { source: 'text' },
-  restore: { source: 'text' },
+  'put-back': { id: 'text', change: 'record' },
+  import: { decisions: 'record' },
+  'undo-import': {},
   demo: {},
 };
 
@@ -156,15 +148,18 @@ async function act(sent: Sent) {
   switch (sent.intent) {
     case 'create':
       return createProperty(sent);
-    case 'remove': {
-      const source = await exportProperty(sent.id);
-      await deleteProperty(sent.id);
-      return { removed: source };
+    case 'remove':
+      return { undo: await deleteProperty(sent.id) };
+    case 'put-back':
+      await applyChange(sent.id, sent.change);
+      return {};
+    case 'import': {
+      const answer = await withFile((intake) => intake.store(sent.decisions));
+      return 'fault' in answer ? { faults: { storage: answer.fault } } : { imported: answer };
     }
-    case 'import':
-    case 'restore': {
-      const answer = await takeIn(sent.source, sent.intent === 'restore');
-      return 'fault' in answer ? { faults: { storage: answer.fault } } : { imported: answer.names };
+    case 'undo-import': {
+      const answer = await withFile((intake) => intake.undo());
+      return 'fault' in answer ? { faults: { storage: answer.fault } } : {};
     }
     case 'demo':
       await loadDemo(false);
@@ -172,29 +167,36 @@ async function act(sent: Sent) {
   }
 }
 
-type Answer = { faults?: Record<string, string>; imported?: string[]; removed?: string };
+type Answer = { faults?: Record<string, string>; imported?: { names: string[]; written: number }; undo?: Change };
 
 export default function Home({ loaderData }: Route.ComponentProps) {
   const { files, today, all, found, page, last } = loaderData;
-  const [params, setParams] = useSearchParams();
+  const [place, setPlace] = usePlace();
+  useLoadedBy(`${place.get('find') ?? ''}/${place.get('page') ?? ''}`);
   const [creating, setCreating] = useState(false);
-  const [search, setSearch] = useState(params.get('find') ?? '');
+  const [search, setSearch] = useState(place.get('find') ?? '');
   const finding = useRef<ReturnType<typeof setTimeout>>(undefined);
   const searchBox = useRef<InputRef>(null);
   const [fileFault, setFileFault] = useState<string>();
+  const [survey, setSurvey] = useState<Survey>();
+  const [opened, setOpened] = useState<Answer['imported']>();
   const { fetcher, send } = useSend<Sent, Answer>();
   const done = useDone();
+  useFollow(undefined);
   const reckoned = useMemo(() => files.map((file) => reckonedRow(file, today)), [files, today]);
   const rows = reckoned.flatMap((row) => ('season' in row ? [row] : []));
-  const wanted = (params.get('find') ?? '').trim();
+  const wanted = (place.get('find') ?? '').trim();
   const find = (text: string) => {
     setSearch(text);
     clearTimeout(finding.current);
     // the list follows the last letter typed, not each one
-    finding.current = setTimeout(() => setParams(text.trim() ? { find: text.trim() } : {}, { replace: true }), 120);
+    finding.current = setTimeout(
+      () => setPlace(() => new URLSearchParams(text.trim() ? { find: text.trim() } : {}), { replace: true }),
+      120,
+    );
   };
   const turn = (by: number) =>
-    setParams((before) => {
+    setPlace((before) => {
       before.set('page', String(page + by));
       return before;
     });
@@ -205,20 +207,37 @@ export default function Home({ loaderData }: Route.ComponentProps) {
   const choose = async (file: File) => {
     setFileFault(undefined);
     const source = await readFileText(file);
-    if (isRefusal(source)) setFileFault(source.refused);
-    else void send({ intent: 'import', source });
+    if (isRefusal(source)) return setFileFault(source.refused);
+    const found = await surveyFile(source);
+    if ('fault' in found) return setFileFault(found.fault);
+    if (found.asked.length > 0) setSurvey(found);
+    else await store({});
+  };
+  const store = async (decisions: Record<string, Decision>) => {
+    setSurvey(undefined);
+    await done(
+      async () => {
+        const answer = await send({ intent: 'import', decisions });
+        setOpened(answer?.imported);
+        return answer;
+      },
+      (answer) => (answer?.imported?.written ? 'The file was imported.' : undefined),
+      () => {
+        setOpened(undefined);
+        return send({ intent: 'undo-import' });
+      },
+    );
   };
   const remove = async (file: Case) => {
-    const kept = await exportProperty(file.property.id);
-    void done(
-      () => send({ intent: 'remove', id: file.property.id }),
-      `${file.property.name} was deleted.`,
-      async () => kept && send({ intent: 'restore', source: kept }),
+    const { id, name } = file.property;
+    await done(
+      () => send({ intent: 'remove', id }),
+      `${name} was deleted.`,
+      (answer) => send({ intent: 'put-back', id, change: answer?.undo ?? {} }),
     );
   };
   const saveBackup = async () =>
     saveTextFile(`ubertas-backup-${today}.json`, await exportBackup(today), 'application/json');
-  const importFault = fileFault ?? fetcher.data?.faults?.storage;
   return (
     <>
       <header className="top">
@@ -306,8 +325,14 @@ export default function Home({ loaderData }: Route.ComponentProps) {
             >
               Import a case file or backup
             </FilePicker>
-            <Fault>{importFault}</Fault>
-            {fetcher.data?.imported && <p className="small">Opened: {fetcher.data.imported.join(', ')}.</p>}
+            <Fault>{fileFault}</Fault>
+            {opened && (
+              <p className="small">
+                {opened.written === 0
+                  ? 'All of this file is here already. Nothing was changed.'
+                  : `Opened: ${opened.names.join(', ')}.`}
+              </p>
+            )}
             {all > 0 && (
               <Link className="reportslink" to="/reports">
                 Import laboratory reports
@@ -320,6 +345,14 @@ export default function Home({ loaderData }: Route.ComponentProps) {
           </div>
         </aside>
       </main>
+      {survey && (
+        <ImportDialog
+          survey={survey}
+          storing={fetcher.state !== 'idle'}
+          onStore={(decisions) => void store(decisions)}
+          onCancel={() => setSurvey(undefined)}
+        />
+      )}
       <PropertyForm open={creating} onClose={() => setCreating(false)} />
     </>
   );

@@ -2,7 +2,7 @@ import './match.css';
 import { Button } from 'antd';
 import { useMemo, useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import type { Plan, PlannedFor } from '@core/records/case';
+import type { PlannedFor } from '@core/records/case';
 import { gradeOf, hasGrade } from '@core/products/label/face';
 import { type MatchAnswer, matchShelf } from '@core/products/match/match';
 import { asked, needInWords, percentToward } from '@core/products/match/need';
@@ -12,28 +12,23 @@ import { sayDay } from '@core/words/days';
 import { StopGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
 import { useDone } from '../../work/use-done';
-import { chooseProducts, putPlanBack } from '../../work/choose-products';
+import { chooseProducts } from '../../work/choose-products';
 import { useMatchWork } from '../../work/match-work';
 import { usePropertyWork } from '../../work/property-work';
 import type { Route } from './+types/match';
 import { AnswerRow } from './answer-row';
 import { NeedMargin } from './need-margin';
 import { StageFault } from '../../work/stage-fault';
-import { answering, type Shapes, useSend } from '../../work/send';
+import { type Shapes, useSend } from '../../work/send';
+import { propertyAction, type Undoable, type UndoSent, undoOf } from '../../work/property-action';
 
-/** Product ids by `zoneId/purpose`, null takes a choice away; or the plan as it was, to take a use back. */
-type Sent = { intent: 'choose'; choices: Record<string, string | null> } | { intent: 'put-back'; plan: Plan };
-const SHAPES: Shapes<Sent> = {
-  choose: { choices: 'record' },
-  'put-back': { plan: 'record' },
-};
-type Answer = { faults?: { storage?: string } };
+/** Product ids by `zoneId/purpose`; null takes a choice away. */
+type Sent = { intent: 'choose'; choices: Record<string, string | null> };
+const SHAPES: Shapes<Sent> = { choose: { choices: 'record' } };
 
-export const clientAction = answering(SHAPES, async (sent: Sent, { propertyId }: { propertyId: string }) => {
-  if (sent.intent === 'put-back') await putPlanBack(propertyId, sent.plan);
-  else await chooseProducts(propertyId, sent.choices);
-  return {};
-});
+export const clientAction = propertyAction<Sent, Undoable>(SHAPES, async (sent, propertyId) => ({
+  undo: await chooseProducts(propertyId, sent.choices),
+}));
 
 /** Answers shown at first; the rest on request. */
 const FIRST = 8;
@@ -53,8 +48,8 @@ function purposesOf(answer: MatchAnswer): { purpose: PlannedFor; id: string }[] 
 export default function Match() {
   const work = usePropertyWork();
   const match = useMatchWork(work);
-  const { send } = useSend<Sent, Answer>();
-  const { search } = useLocation();
+  const { send } = useSend<Sent | UndoSent, Undoable>();
+  const { hash } = useLocation();
   const done = useDone();
   const [all, setAll] = useState(false);
   const products = useMemo(() => work.file.products ?? [], [work.file]);
@@ -62,7 +57,7 @@ export default function Match() {
     () => match && matchShelf(products, match.need, match.context),
     // the work is reckoned anew for every change of data, zone or address
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [work, search, products],
+    [work, hash, products],
   );
   if (!match || !result || !work.zone)
     return (
@@ -73,19 +68,12 @@ export default function Match() {
   const { need, context, trip } = match;
   const zone = work.zone;
   const use = (answer: MatchAnswer) => {
-    const before = work.plan?.products ?? {};
     const chosen = purposesOf(answer);
     const keys = chosen.map(({ purpose, id }) => [choiceKey(zone.id, purpose), id] as const);
-    const planBefore = work.plan;
     void done(
       () => send({ intent: 'choose', choices: Object.fromEntries(keys) }),
       `${answer.parts.map((part) => part.product.name).join(' with ')} now ${answer.parts.length > 1 ? 'feed' : 'feeds'} ${zone.name} in the plan.`,
-      () =>
-        send(
-          planBefore?.doses
-            ? { intent: 'put-back', plan: planBefore }
-            : { intent: 'choose', choices: Object.fromEntries(keys.map(([key]) => [key, before[key] ?? null])) },
-        ),
+      (answer) => send(undoOf(answer)),
     );
   };
   const wanted = asked(need);
@@ -106,7 +94,7 @@ export default function Match() {
             per 1000{trip.date && `, on ${sayDay(trip.date)}`}, {zone.name}
           </span>
           <span className="sp" />
-          <Link to={{ pathname: '../prescribe', search }} relative="route">
+          <Link to={{ pathname: '../prescribe', hash }} relative="route">
             <Button tabIndex={-1}>
               Back to Prescribe <span className="kbd">4</span>
             </Button>

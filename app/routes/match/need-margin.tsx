@@ -13,7 +13,7 @@ const MARKED = { N: 'N', P2O5: 'P2O5', K2O: 'K2O', lime: 'lime', sulfur: 'sulfur
 export function NeedMargin({ match }: { match: MatchWork }) {
   const { context, trip, trips, need, typed, faults, setTyped, setTrip } = match;
   const { zone, grass, prescription, soilPh, phosphorusSays } = context;
-  const { search } = useLocation();
+  const { hash } = useLocation();
   const { ph, phosphorus, potassium, sulfur } = prescription;
   const judges: { name: string; says: string }[] = [
     {
@@ -135,7 +135,7 @@ export function NeedMargin({ match }: { match: MatchWork }) {
         undone. The thin lines stand at a whole need. Salt counts the fast part, as lb sodium nitrate.
       </p>
       <p className="links">
-        <Link to={{ pathname: '../prescribe/bag', search }} relative="route">
+        <Link to={{ pathname: '../prescribe/bag', hash }} relative="route">
           <Button tabIndex={-1}>Check a bag</Button>
         </Link>
       </p>

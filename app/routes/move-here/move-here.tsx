@@ -3,11 +3,11 @@ import './move-here.css';
 import { Button } from 'antd';
 import { useMemo } from 'react';
 import { doseKey } from '@core/season/plan/dose-key';
-import { Link, useLocation, useNavigate, useSearchParams } from 'react-router';
+import { Link, useLocation, useNavigate } from 'react-router';
 import { moveProgramme } from '@core/season/edit/move-programme';
 import { plannedDosesOf } from '@core/season/plan/planned-doses';
 import { grassOf } from '@core/packs/grasses';
-import { listProperties, loadProperty } from '../../storage/property-repository';
+import { idOfFile, listProperties, loadProperty } from '../../storage/property-repository';
 import { Fault, ChoiceField } from '../../ui/field';
 import { showProductRate } from '@core/words/numbers';
 import { sayDay } from '@core/words/days';
@@ -17,43 +17,46 @@ import { usePropertyWork, workOf } from '../../work/property-work';
 import type { Route } from './+types/move-here';
 import { moveHereAction, type MoveSent } from './move-here-action';
 import { StageFault } from '../../work/stage-fault';
-import { answering, type Shapes, useSend } from '../../work/send';
+import { type Shapes, useSend } from '../../work/send';
+import { propertyAction, type Undoable, type UndoSent, undoOf } from '../../work/property-action';
+import { placeHash, placeNow, useLoadedBy, usePlace } from '../../ui/place';
 
 /** The properties of this browser, and the one a programme is taken from. */
-export async function clientLoader({ request }: Route.ClientLoaderArgs) {
-  const from = new URL(request.url).searchParams.get('from');
-  const [entries, file] = await Promise.all([listProperties(), from ? loadProperty(from) : undefined]);
+export async function clientLoader() {
+  const from = placeNow().get('from');
+  const [entries, file] = await Promise.all([
+    listProperties(),
+    from ? loadProperty((await idOfFile(from)) ?? from) : undefined,
+  ]);
   return { entries: entries.filter((entry) => entry.zones.length > 0), file };
 }
 
 const SHAPES: Shapes<MoveSent> = {
   lay: { zoneId: 'text', standing: 'list', doses: 'list' },
-  'put-back': { plan: 'record?' },
 };
 
-export const clientAction = answering(SHAPES, (sent: MoveSent, { propertyId }: { propertyId: string }) =>
-  moveHereAction(propertyId, sent),
-);
+export const clientAction = propertyAction<MoveSent, Undoable>(SHAPES, moveHereAction);
 
 /** A programme of another place, carried here: each dose to the day that has the same high on the same side of the year. */
 export default function MoveHere({ loaderData }: Route.ComponentProps) {
   const { entries, file: theirs } = loaderData;
   const work = usePropertyWork();
   const { zone, season, plan, file, year } = work;
-  const [search, setSearch] = useSearchParams();
+  const [place, setPlace] = usePlace();
+  useLoadedBy(place.get('from') ?? '');
   const location = useLocation();
   const navigate = useNavigate();
-  const { fetcher, send } = useSend<MoveSent, { faults?: { storage: string }; laid?: number }>();
+  const { fetcher, send } = useSend<MoveSent | UndoSent, Undoable & { faults?: { storage: string } }>();
   const done = useDone();
   const choose = (key: string, value: string) =>
-    setSearch((before) => {
+    setPlace((before) => {
       before.set(key, value);
       if (key === 'from') before.delete('theirZone');
       return before;
     });
   const there = useMemo(
-    () => (theirs ? workOf(theirs, todayIso(), search.get('theirZone')) : undefined),
-    [theirs, search],
+    () => (theirs ? workOf(theirs, todayIso(), place.get('theirZone')) : undefined),
+    [theirs, place],
   );
   const doses = useMemo(
     () => (there ? plannedDosesOf(there.season, new Set()).filter((d) => d.zoneId === there.zone?.id) : []),
@@ -71,15 +74,14 @@ export default function MoveHere({ loaderData }: Route.ComponentProps) {
     file.products?.find((p) => p.id === id)?.name ?? theirs?.products?.find((p) => p.id === id)?.name ?? id;
   const lay = async () => {
     if (!zone) return;
-    const before = plan ?? null;
     const locked = new Set((plan?.doses ?? []).filter((d) => d.locked).map(doseKey));
     const laid = moved.map((m) => m.dose);
     const lies = await done(
       () => send({ intent: 'lay', zoneId: zone.id, standing: plannedDosesOf(season, locked), doses: laid }),
       `${laid.length} doses lie on ${zone.name}. The checks say how they suit it.`,
-      () => send({ intent: 'put-back', plan: before }),
+      (answer) => send(undoOf(answer)),
     );
-    if (lies) void navigate({ pathname: '..', search: `?zone=${zone.id}` }, { relative: 'path' });
+    if (lies) void navigate({ pathname: '..', hash: placeHash({ zone: zone.id }) }, { relative: 'path' });
   };
   const sameGrass = there?.zone && zone && there.zone.grass === zone.grass;
   return (
@@ -87,7 +89,7 @@ export default function MoveHere({ loaderData }: Route.ComponentProps) {
       <div className="pagehead">
         <h1>Move a programme{zone ? ` to ${zone.name}` : ' here'}</h1>
         <span className="sp" />
-        <Link className="link" to={{ pathname: '..', search: location.search }} relative="path">
+        <Link className="link" to={{ pathname: '..', hash: location.hash }} relative="path">
           Back to the board
         </Link>
       </div>

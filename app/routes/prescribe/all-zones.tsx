@@ -7,6 +7,7 @@ import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { Fig } from '../../ui/fig';
 import { showArea, showProductRate, showRate, showWeight } from '@core/words/numbers';
 import { Substances } from '../../ui/substance';
+import { placeHash } from '../../ui/place';
 
 interface Cell {
   figure?: Figure;
@@ -76,7 +77,7 @@ export function AllZones({ zones }: { zones: readonly ZoneSeason[] }) {
             <th scope="col">For the year, per 1000</th>
             {zones.map(({ zone, prescription }) => (
               <th key={zone.id} scope="col">
-                <Link className="link" to={{ search: `?zone=${zone.id}` }}>
+                <Link className="link" to={{ hash: placeHash({ zone: zone.id }) }}>
                   {zone.name}
                 </Link>
                 <span>

@@ -4,7 +4,8 @@ import { typedNumber } from '@core/typed/typed-number';
 import type { CopiedLine } from '@core/prescription/copy-prescription';
 import { copiedOnto } from '@core/prescription/copy-prescription';
 import { isRefusal } from '@core/reckoning/refusal';
-import { existingProperty, saveChoices, saveZone, saveZones } from '../../storage/property-repository';
+import type { Undoable } from '../../work/property-action';
+import { existingProperty, saveChoices, saveZone } from '../../storage/property-repository';
 import { todayIso } from '../../ui/today';
 import { chooseProducts } from '../../work/choose-products';
 
@@ -18,10 +19,9 @@ export type Sent =
   | { intent: 'own'; zoneId: string; line: OwnLine; typed: TypedOwn }
   | { intent: 'drop-own'; zoneId: string; line: OwnLine }
   | { intent: 'copy'; zoneId: string; fromName: string; lines: CopiedLine[]; reason: string; by?: string }
-  | { intent: 'put-back'; zones: Zone[] }
   | { intent: 'choice'; change: Partial<Choices> }
   | { intent: 'product'; choices: Record<string, string | null> };
-export interface Answer {
+export interface Answer extends Undoable {
   faults?: Record<string, string>;
   kept?: string;
 }
@@ -54,18 +54,8 @@ export function withOwn(
 
 /** What the page of a prescription may change. */
 export async function act(sent: Sent, propertyId: string): Promise<Answer> {
-  if (sent.intent === 'choice') {
-    await saveChoices(propertyId, sent.change);
-    return {};
-  }
-  if (sent.intent === 'product') {
-    await chooseProducts(propertyId, sent.choices);
-    return {};
-  }
-  if (sent.intent === 'put-back') {
-    await saveZones(propertyId, sent.zones);
-    return {};
-  }
+  if (sent.intent === 'choice') return { undo: await saveChoices(propertyId, sent.change) };
+  if (sent.intent === 'product') return { undo: await chooseProducts(propertyId, sent.choices) };
   const file = await existingProperty(propertyId);
   const zone = file.zones.find((each) => each.id === sent.zoneId);
   if (!zone) return { faults: { storage: 'This zone was deleted, perhaps in another tab.' } };
@@ -74,22 +64,21 @@ export async function act(sent: Sent, propertyId: string): Promise<Answer> {
       const off = new Set(zone.nitrogenOff ?? []);
       if (sent.on) off.delete(sent.line);
       else off.add(sent.line);
-      await saveZone(propertyId, { ...zone, nitrogenOff: [...off] });
-      return {};
+      return { undo: await saveZone(propertyId, { ...zone, nitrogenOff: [...off] }) };
     }
     case 'own': {
       const answer = withOwn(zone, sent.line, sent.typed, todayIso());
       if ('faults' in answer) return answer;
-      await saveZone(propertyId, answer.zone);
-      return { kept: sent.line };
+      return { undo: await saveZone(propertyId, answer.zone), kept: sent.line };
     }
     case 'drop-own':
-      await saveZone(propertyId, { ...zone, own: (zone.own ?? []).filter((each) => each.line !== sent.line) });
-      return {};
+      return {
+        undo: await saveZone(propertyId, { ...zone, own: (zone.own ?? []).filter((each) => each.line !== sent.line) }),
+      };
     case 'copy': {
       const { fromName, lines, reason, by } = sent;
-      await saveZone(propertyId, copiedOnto(zone, lines, { fromName, reason, by, on: todayIso() }));
-      return { kept: 'copy' };
+      const copied = copiedOnto(zone, lines, { fromName, reason, by, on: todayIso() });
+      return { undo: await saveZone(propertyId, copied), kept: 'copy' };
     }
   }
 }

@@ -1,10 +1,12 @@
 import './prescribe.css';
+import { newId } from '@core/records/new-id';
 import { Button } from 'antd';
 import type { PlannedFor } from '@core/records/case';
 import { choiceKey } from '@core/season/plan/season-plan';
 import { POTASSIUM_SCHOOLS } from '@core/season/rules/practice-schools';
 import { SchoolChoice, schoolName } from '../../ui/school-choice';
-import { answering, type Shapes } from '../../work/send';
+import type { Shapes } from '../../work/send';
+import { propertyAction } from '../../work/property-action';
 import { StageFault } from '../../work/stage-fault';
 import type { Route } from './+types/prescribe';
 import { AllZones } from './all-zones';
@@ -17,7 +19,7 @@ import { Schools } from './lines/practice-schools';
 import { StopgapNote } from './lines/stopgap-note';
 import { CopyModal } from './overrides/copy-modal';
 import { OverrideModal } from './overrides/override-modal';
-import { act, type Sent } from './prescribe-action';
+import { act, type Answer, type Sent } from './prescribe-action';
 import { usePrescribe } from './use-prescribe';
 import { YearMargin } from './year-margin';
 
@@ -26,14 +28,11 @@ const SHAPES: Shapes<Sent> = {
   own: { zoneId: 'text', line: 'text', typed: 'record' },
   'drop-own': { zoneId: 'text', line: 'text' },
   copy: { zoneId: 'text', fromName: 'text', lines: 'list', reason: 'text', by: 'text?' },
-  'put-back': { zones: 'list' },
   choice: { change: 'record' },
   product: { choices: 'record' },
 };
 
-export const clientAction = answering(SHAPES, (sent: Sent, { propertyId }: { propertyId: string }) =>
-  act(sent, propertyId),
-);
+export const clientAction = propertyAction<Sent, Answer>(SHAPES, act);
 
 export default function Prescribe() {
   const { work, fetcher, send, sending, facts, answers, school, ...page } = usePrescribe();
@@ -58,7 +57,7 @@ export default function Prescribe() {
             {file.zones.length} zones, by {schoolName(school).toLowerCase()}
           </span>
           <span className="sp" />
-          <Button onClick={() => void pdf(file.property.id, season.zones)}>PDF of every zone</Button>
+          <Button onClick={() => void pdf(newId(file.property.name, []), season.zones)}>PDF of every zone</Button>
           <Button onClick={() => show(undefined)}>Back to {zone.name}</Button>
         </div>
         <AllZones zones={season.zones} />

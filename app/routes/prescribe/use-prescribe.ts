@@ -1,5 +1,4 @@
 import { useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { otherSchoolAnswers } from '@core/prescription/school-answers';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { useKey } from '../../ui/keys';
@@ -13,6 +12,7 @@ import { zoneFacts } from '../../work/zone-facts';
 import type { OwnAsk } from './lines/line';
 import type { Answer, Sent } from './prescribe-action';
 import { prescriptionDocument } from './prescription-pdf';
+import { usePlace } from '../../ui/place';
 
 /** The prescription of the zone in focus, the other schools' answers beside it, and what is sent, asked and printed. */
 export function usePrescribe() {
@@ -21,7 +21,7 @@ export function usePrescribe() {
   const { fetcher, send: ask } = useSend<Sent, Answer>();
   const done = useDone();
   const send = (sent: Sent) => void done(() => ask(sent));
-  const [search, setSearch] = useSearchParams();
+  const [place, setPlace] = usePlace();
   const [asking, setAsking] = useState<OwnAsk>();
   const [copying, setCopying] = useState(false);
   const facts = useMemo(() => zone && zoneFacts(work, zone), [work, zone]);
@@ -30,9 +30,9 @@ export function usePrescribe() {
   const sending = fetcher.json as Sent | undefined;
   useKey('next-school', () => send({ intent: 'choice', change: { school: nextSchool(school) } }), [school]);
   useKey('print', () => window.print());
-  const all = search.get('view') === 'all';
+  const all = place.get('view') === 'all';
   const show = (view: 'all' | undefined) =>
-    setSearch((before) => {
+    setPlace((before) => {
       if (view) before.set('view', view);
       else before.delete('view');
       return before;

@@ -13,6 +13,7 @@ import { sayDay } from '@core/words/days';
 import { WarnGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
 import { usePropertyWork } from '../../work/property-work';
+import { placeHash } from '../../ui/place';
 
 interface Total {
   name: string;
@@ -102,7 +103,7 @@ function checksOf({ prescription, zone, grass }: ZoneSeason, codeLb: number | un
 export function YearMargin({ onCopy, onPdf }: { onCopy: () => void; onPdf: () => void }) {
   const work = usePropertyWork();
   const { zone, zoneSeason, file, today } = work;
-  const { search } = useLocation();
+  const { hash } = useLocation();
   if (!zone || !zoneSeason) return null;
   const tests = file.soilTests ?? [];
   const others = file.zones.filter((each) => each.id !== zone.id);
@@ -126,15 +127,15 @@ export function YearMargin({ onCopy, onPdf }: { onCopy: () => void; onPdf: () =>
         ))}
       </ul>
       <p className="links no-print">
-        <Link to={{ pathname: 'match', search }} relative="path">
+        <Link to={{ pathname: 'match', hash }} relative="path">
           <Button type="primary" tabIndex={-1}>
             Match the shelf{next && ` for ${sayDay(next.date)}`}
           </Button>
         </Link>
-        <Link to={{ pathname: 'bag', search }} relative="path">
+        <Link to={{ pathname: 'bag', hash }} relative="path">
           <Button tabIndex={-1}>Check a bag</Button>
         </Link>
-        <Link to={{ pathname: '../season', search }}>
+        <Link to={{ pathname: '../season', hash }}>
           <Button tabIndex={-1}>Date the doses</Button>
         </Link>
       </p>
@@ -165,7 +166,7 @@ export function YearMargin({ onCopy, onPdf }: { onCopy: () => void; onPdf: () =>
               ).length;
               return (
                 <li key={other.id}>
-                  <Link className="link" to={{ search: `?zone=${other.id}` }}>
+                  <Link className="link" to={{ hash: placeHash({ zone: other.id }) }}>
                     {other.name}
                   </Link>
                   <span className="leader" />

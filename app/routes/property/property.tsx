@@ -2,14 +2,15 @@ import './property.css';
 import { App, Button, Modal, Select } from 'antd';
 import { useMemo, useState } from 'react';
 import { keysByPlace, useKey } from '../../ui/keys';
-import { data, isRouteErrorResponse, Link, Outlet, useLocation, useNavigate, useSearchParams } from 'react-router';
+import { data, isRouteErrorResponse, Link, Outlet, redirect, useLocation, useNavigate } from 'react-router';
 import { claimedTwice } from '@core/ground/claimed-twice';
 import { chainOf } from '@core/sampling/chain';
+import { newId } from '@core/records/new-id';
 import { checkZonePlan } from '@core/season/checks/check-plan';
 import type { Dose } from '@core/season/plan/dose';
 import { codeWindows, feedingWindows } from '@core/season/plan/season-windows';
 import { exportProperty } from '../../storage/case-files';
-import { loadProperty } from '../../storage/property-repository';
+import { idOfFile, loadProperty } from '../../storage/property-repository';
 import { saveTextFile } from '../../ui/save-text-file';
 import { showArea, showRate, showWeight } from '@core/words/numbers';
 import { sayDay } from '@core/words/days';
@@ -23,16 +24,27 @@ import { useWorkingsTrail } from '../../ui/use-workings-trail';
 import { Wordmark } from '../../ui/wordmark';
 import { WorkingsSlip } from '../../ui/workings';
 import { WorkingsContext } from '../../ui/workings-context';
-import { type PropertyWork, unslug, focusOn, wholeWork } from '../../work/property-work';
+import { type PropertyWork, focusOn, wholeWork } from '../../work/property-work';
+import { useFollow } from '../../work/use-follow';
 import { amountFor } from '../../work/dose-words';
 import { grassOf } from '@core/packs/grasses';
 import { yearCurves } from '../../work/year-curves';
 import type { Route } from './+types/property';
 import { CurveChoice, GROWTH_ALONE } from './curve-choice';
 import { StageFault } from '../../work/stage-fault';
+import { usePlace } from '../../ui/place';
+import { unslug } from '@core/words/unslug';
 
-export async function clientLoader({ params }: Route.ClientLoaderArgs) {
+export async function clientLoader({ params, request }: Route.ClientLoaderArgs) {
   const file = await loadProperty(params.propertyId);
+  const id = file ? undefined : await idOfFile(params.propertyId);
+  if (id !== undefined) {
+    // an address of an older Ubertas, or one that a file tells
+    const { pathname } = new URL(request.url);
+    throw redirect(
+      `${pathname.replace(`/property/${encodeURIComponent(params.propertyId)}`, `/property/${id}`)}${window.location.hash}`,
+    );
+  }
   if (!file)
     throw data(
       'This property is not in this browser. It may have been deleted, or it lives in another browser: open its file from the first page.',
@@ -188,12 +200,13 @@ function Next({ work }: { work: PropertyWork }) {
 
 export default function Property({ loaderData }: Route.ComponentProps) {
   const { file, today } = loaderData;
-  const [search, setSearch] = useSearchParams();
+  const [place, setPlace] = usePlace();
   const [keysShown, setKeysShown] = useState(false);
   const navigate = useNavigate();
   const location = useLocation();
   const { message } = App.useApp();
-  const zoneId = search.get('zone');
+  useFollow([file.property.id]);
+  const zoneId = place.get('zone');
   const whole = useMemo(() => wholeWork(file, today), [file, today]);
   const work = useMemo(() => focusOn(whole, zoneId), [whole, zoneId]);
   const { zone, zoneSeason, season } = work;
@@ -201,7 +214,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
   const { trail } = workings;
   const focusZone = (id: string) => {
     workings.close();
-    setSearch((before) => {
+    setPlace((before) => {
       before.set('zone', id);
       return before;
     });
@@ -212,14 +225,14 @@ export default function Property({ loaderData }: Route.ComponentProps) {
     if (to) focusZone(to.id);
   };
   const stages = useMemo(() => stagesOf(work), [work]);
-  const [place, setPlace] = useState(location.pathname);
-  if (place !== location.pathname) {
-    setPlace(location.pathname);
+  const [path, setPath] = useState(location.pathname);
+  if (path !== location.pathname) {
+    setPath(location.pathname);
     workings.close();
   }
-  useKey('stage', (event) => void navigate({ pathname: stages[Number(event.key) - 1]?.to, search: location.search }), [
+  useKey('stage', (event) => void navigate({ pathname: stages[Number(event.key) - 1]?.to, hash: location.hash }), [
     stages,
-    location.search,
+    location.hash,
   ]);
   useKey('zone-before', () => step(-1), [zone, file]);
   useKey('zone-after', () => step(1), [zone, file]);
@@ -228,9 +241,9 @@ export default function Property({ loaderData }: Route.ComponentProps) {
   useKey('list', () => setKeysShown(true));
 
   const curves = useMemo(() => yearCurves(work).filter((each) => each.id !== 'growth'), [work]);
-  const curve = curves.find((each) => each.id === search.get('curve'));
+  const curve = curves.find((each) => each.id === place.get('curve'));
   const chooseCurve = (id: string) =>
-    setSearch(
+    setPlace(
       (before) => {
         if (id === GROWTH_ALONE) before.delete('curve');
         else before.set('curve', id);
@@ -249,7 +262,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
   const save = async () => {
     const source = await exportProperty(file.property.id);
     if (source === undefined) return;
-    saveTextFile(`${file.property.id}.ubertas-case.json`, source, 'application/json');
+    saveTextFile(`${newId(file.property.name, [])}.ubertas-case.json`, source, 'application/json');
     void message.success('Saved as a case file.');
   };
   return (
@@ -313,7 +326,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
         />
         <Next work={work} />
       </section>
-      <Stages stages={stages} search={location.search} />
+      <Stages stages={stages} hash={location.hash} />
       <main id="main" className={trail.length > 0 ? 'work with-slip' : 'work'}>
         <Outlet context={work} />
         <WorkingsSlip />

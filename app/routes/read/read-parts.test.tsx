@@ -97,7 +97,7 @@ describe('a zone without a report', () => {
     const { prescription } = prescribeZone({ zone, test: undefined, products: STARTER_SHELF, codes: [] });
     const router = createMemoryRouter(
       [{ path: '/property/:id/read', element: <Stopgap zone={zone} prescription={prescription} /> }],
-      { initialEntries: ['/property/p/read?zone=z'] },
+      { initialEntries: ['/property/p/read#zone=z'] },
     );
     render(<RouterProvider router={router} />);
     const words = document.body.textContent ?? '';
@@ -107,7 +107,7 @@ describe('a zone without a report', () => {
     // 6,480 sq ft: one per 600, rounded up
     expect(words).toContain('11 cores');
     expect(screen.getByRole('link', { name: 'Plan the sample' }).getAttribute('href')).toBe(
-      '/property/p/sample?zone=z',
+      '/property/p/sample#zone=z',
     );
   });
 });

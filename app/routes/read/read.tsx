@@ -2,8 +2,7 @@ import './read.css';
 import { App, Button, Select } from 'antd';
 import { useEffect, useState } from 'react';
 import { useKey } from '../../ui/keys';
-import { useFetcher, useFormAction, useNavigate, useSearchParams } from 'react-router';
-import type { SoilTest } from '@core/records/case';
+import { useFetcher, useFormAction, useNavigate } from 'react-router';
 import { grassOf } from '@core/packs/grasses';
 import { prescribeZone } from '@core/prescription/prescribe';
 import { interpretZone, type School } from '@core/soil/interpret';
@@ -26,14 +25,15 @@ import { Stopgap } from './stopgap';
 import { Tracks } from './tracks';
 import { TrendOfZone } from './trend';
 import { StageFault } from '../../work/stage-fault';
-import { answering, sendBy, type Shapes } from '../../work/send';
+import { sendBy, type Shapes } from '../../work/send';
+import { propertyAction, type Undoable, undoOf } from '../../work/property-action';
+import { placeHash, usePlace } from '../../ui/place';
 
 type Sent =
   | { intent: 'keep'; zoneId: string; typed: TypedReport }
   | { intent: 'remove'; testId: string }
-  | { intent: 'restore'; test: SoilTest }
   | { intent: 'school'; school: School };
-type Answer = { faults?: Record<string, string>; kept?: string };
+type Answer = Undoable & { faults?: Record<string, string>; kept?: string };
 
 async function act(sent: Sent, propertyId: string): Promise<Answer> {
   const tests = (await existingProperty(propertyId)).soilTests ?? [];
@@ -43,35 +43,26 @@ async function act(sent: Sent, propertyId: string): Promise<Answer> {
       const ids = tests.map((t) => t.id);
       const answer = reportFromTyped(sent.typed, sent.zoneId, before, ids);
       if ('faults' in answer) return answer;
-      await saveSoilTest(propertyId, answer.test);
-      return { kept: answer.test.id };
+      return { undo: await saveSoilTest(propertyId, answer.test), kept: answer.test.id };
     }
     case 'remove':
-      await deleteSoilTest(propertyId, sent.testId);
-      return {};
-    case 'restore':
-      await saveSoilTest(propertyId, sent.test);
-      return {};
+      return { undo: await deleteSoilTest(propertyId, sent.testId) };
     case 'school':
-      await saveChoices(propertyId, { school: sent.school });
-      return {};
+      return { undo: await saveChoices(propertyId, { school: sent.school }) };
   }
 }
 
 const SHAPES: Shapes<Sent> = {
   keep: { zoneId: 'text', typed: 'record' },
   remove: { testId: 'text' },
-  restore: { test: 'record' },
   school: { school: 'text' },
 };
 
-export const clientAction = answering(SHAPES, (sent: Sent, { propertyId }: { propertyId: string }) =>
-  act(sent, propertyId),
-);
+export const clientAction = propertyAction<Sent, Answer>(SHAPES, act);
 
 export default function Read() {
   const { file, zone, zoneSeason, today, packs } = usePropertyWork();
-  const [search, setSearch] = useSearchParams();
+  const [place, setPlace] = usePlace();
   const [editing, setEditing] = useState<'new' | string>();
   const fetcher = useFetcher<Answer>();
   const action = useFormAction();
@@ -97,10 +88,10 @@ export default function Read() {
   const tests = (file.soilTests ?? [])
     .filter((t) => t.zoneId === zone.id)
     .sort((a, b) => b.sampledOn.localeCompare(a.sampledOn));
-  const shown = tests.find((t) => t.id === search.get('report')) ?? latestTest(tests, zone.id);
+  const shown = tests.find((t) => t.id === place.get('report')) ?? latestTest(tests, zone.id);
   const latest = latestTest(tests, zone.id);
   const show = (id: string) =>
-    setSearch((before) => {
+    setPlace((before) => {
       before.set('report', id);
       return before;
     });
@@ -125,10 +116,11 @@ export default function Read() {
     void done(
       () => sendBy(fetcher, { intent: 'remove', testId: shown.id }, action),
       `The report of ${sayDate(shown.sampledOn)} was deleted.`,
-      () => sendBy(fetcher, { intent: 'restore', test: shown }, action),
+      (answer) => sendBy(fetcher, undoOf(answer), action),
     );
   };
-  const readIn = () => navigate({ pathname: '/reports', search: `?property=${file.property.id}&zone=${zone.id}` });
+  const readIn = () =>
+    navigate({ pathname: '/reports', hash: placeHash({ property: file.property.id, zone: zone.id }) });
   const savePdf = async () => {
     if (!shown || !judged || !prescription) return;
     const page = readingDocument({ property: file.property, zone, test: shown, read: judged, prescription, today });
@@ -183,7 +175,7 @@ export default function Read() {
       )}
       {form ? (
         <ReportForm
-          key={`${zone.id}-${editing ?? 'first'}-${tests.length}`}
+          key={`${zone.id}-${editing ?? 'first'}`}
           zoneId={zone.id}
           test={formTest}
           today={today}

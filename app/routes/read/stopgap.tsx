@@ -9,7 +9,7 @@ import { showRate } from '@core/words/numbers';
 
 /** A zone with no report: what can be said without one, marked as a stopgap, and what it would take to know better. */
 export function Stopgap({ zone, prescription }: { zone: Zone; prescription: ZonePrescription }) {
-  const { search } = useLocation();
+  const { hash } = useLocation();
   const cores = evaluate(coreCount, { areaSqFt: zone.areaSqFt });
   return (
     <section className="stopgap" aria-labelledby="stopgap">
@@ -26,7 +26,7 @@ export function Stopgap({ zone, prescription }: { zone: Zone; prescription: Zone
       <p>
         To know better: {typeof cores === 'number' ? cores : 10} cores, a pint of soil, about {LABORATORY_DAYS} days at
         a laboratory.{' '}
-        <Link className="link" to={{ pathname: '../sample', search }} relative="path">
+        <Link className="link" to={{ pathname: '../sample', hash }} relative="path">
           Plan the sample
         </Link>
       </p>

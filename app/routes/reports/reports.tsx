@@ -1,6 +1,6 @@
 import './reports.css';
 import { Button, Progress } from 'antd';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { showArea } from '@core/words/numbers';
 import { intakeTargets } from '../../storage/report-intake';
 import { Loading } from '../../ui/loading';
@@ -12,9 +12,13 @@ import { ChooseFile } from './choose-file';
 import { Found } from './found';
 import { MapColumns } from './map-columns';
 import { type Stage, useImportReports } from './use-import-reports';
+import { placeHash, placeNow, useLoadedBy, usePlace } from '../../ui/place';
+import { idOfFile } from '../../storage/property-repository';
 
 export async function clientLoader() {
-  return { targets: await intakeTargets(), today: todayIso() };
+  const wanted = placeNow().get('property');
+  const propertyId = wanted === null ? undefined : await idOfFile(wanted);
+  return { targets: await intakeTargets(), propertyId, today: todayIso() };
 }
 clientLoader.hydrate = true as const;
 
@@ -26,18 +30,20 @@ const HEADINGS: Partial<Record<Stage['at'], string>> = { map: 'What each column 
 
 /** Reads a laboratory's table of any layout: choose, map, look, and only then store. */
 export default function Reports({ loaderData }: Route.ComponentProps) {
-  const { targets, today } = loaderData;
-  const [search] = useSearchParams();
+  const { targets, propertyId, today } = loaderData;
+  const [place] = usePlace();
   const navigate = useNavigate();
-  const propertyId = search.get('property') ?? undefined;
-  const zoneId = search.get('zone');
+  useLoadedBy(place.get('property') ?? '');
+  const zoneId = place.get('zone');
   const { stage, interrupted, open, choose, remap, read, assign, store, cancel, saveRejected } = useImportReports(
     targets,
     today,
     propertyId,
   );
   const home = targets.zones.find((z) => z.propertyId === propertyId)?.propertyName;
-  const back = propertyId ? { pathname: `/property/${propertyId}/read`, search: zoneId ? `?zone=${zoneId}` : '' } : '/';
+  const back = propertyId
+    ? { pathname: `/property/${propertyId}/read`, hash: placeHash(zoneId ? { zone: zoneId } : {}) }
+    : '/';
   return (
     <>
       <header className="top">
@@ -92,7 +98,10 @@ export default function Reports({ loaderData }: Route.ComponentProps) {
             </p>
             <p className="links">
               {stage.zones.slice(0, 1).map((to) => (
-                <Link key={to.zoneId} to={`/property/${to.propertyId}/read?zone=${to.zoneId}`}>
+                <Link
+                  key={to.zoneId}
+                  to={{ pathname: `/property/${to.propertyId}/read`, hash: placeHash({ zone: to.zoneId }) }}
+                >
                   Read {targets.zones.find((z) => z.propertyId === to.propertyId && z.zoneId === to.zoneId)?.zoneName}
                 </Link>
               ))}

@@ -1,14 +1,16 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { TableReader, type TableReading } from '@core/files/report-table';
+import { refuseSize } from '@core/files/largest-file';
 import { isRefusal } from '@core/reckoning/refusal';
 import { type intakeTargets, rememberedLayout } from '../../storage/report-intake';
 import { saveTextFile } from '../../ui/save-text-file';
 import { takeHanded } from '../../work/handed-file';
 import type { Intake, Opened, ReadSummary } from '../../workers/table-intake';
+import { WorkerGone } from '../../workers/worker-link';
 import { telling, useIntake } from './use-intake';
 
-/** A hundred thousand samples are under 30 MB; a file larger than this is something else. */
-const LARGEST_TABLE_BYTES = 80_000_000;
+const gone = (fault: unknown): string | undefined => (fault instanceof WorkerGone ? fault.message : undefined);
+
 /** Kept while a file is being read, so that a reload in the middle can be told apart from a fresh visit. */
 const UNDER_WAY = 'ubertas-import-under-way';
 
@@ -60,17 +62,14 @@ export function useImportReports(
 
   const open = async (file: File) => {
     setAssigned({});
-    if (file.size > LARGEST_TABLE_BYTES)
-      return choose(
-        `${file.name} is ${Math.round(file.size / 1e6)} MB. A table of a hundred thousand samples is under 30; it was not read.`,
-      );
-    if (file.size === 0) return choose(`${file.name} is empty.`);
+    const size = refuseSize(file.name, file.size, 'table');
+    if (size) return choose(size.refused);
     setStage({ at: 'opening', name: file.name });
     let opened: Opened;
     try {
-      opened = await intake.start().open(file);
-    } catch {
-      return choose(`${file.name} could not be read. Choose it again.`);
+      opened = await intake.start().call((remote) => remote.open(file));
+    } catch (fault) {
+      return choose(gone(fault) ?? `${file.name} could not be read. Choose it again.`);
     }
     if (isRefusal(opened.guess)) return choose(`${file.name}: ${opened.guess.refused}`);
     const before = await rememberedLayout(opened.print);
@@ -104,10 +103,10 @@ export function useImportReports(
     try {
       const summary = await intake
         .current()
-        ?.read(from.reading, { ...targets, propertyId, assigned: by }, progress('reading'));
+        ?.call((remote) => remote.read(from.reading, { ...targets, propertyId, assigned: by }, progress('reading')));
       if (summary) setStage((now) => (now.at === 'reading' ? { at: 'read', from, summary } : now));
-    } catch {
-      choose('Reading the file failed. Nothing was stored; choose it again.');
+    } catch (fault) {
+      choose(gone(fault) ?? 'Reading the file failed. Nothing was stored; choose it again.');
     }
   };
   return {
@@ -126,7 +125,12 @@ export function useImportReports(
     store: async (from: Mapped, summary: ReadSummary) => {
       setStage({ at: 'storing', share: 0, from });
       const layout = { fingerprint: from.opened.print, reading: from.reading };
-      const answer = await intake.current()?.store(layout, today, progress('storing'));
+      const answer = await intake
+        .current()
+        ?.call((remote) => remote.store(layout, today, progress('storing')))
+        .catch((fault: unknown) => ({
+          fault: gone(fault) ?? 'The reports could not be stored. Nothing was changed; try again.',
+        }));
       if (!answer) return;
       if ('fault' in answer) return setStage({ at: 'read', from, summary, fault: answer.fault });
       setStage({ at: 'done', stored: answer.stored, zones: summary.shown });
@@ -137,6 +141,10 @@ export function useImportReports(
       choose('Cancelled. Nothing was stored.');
     },
     saveRejected: async () =>
-      saveTextFile('lines-not-read.csv', (await intake.current()?.rejectedCsv()) ?? '', 'text/csv'),
+      saveTextFile(
+        'lines-not-read.csv',
+        (await intake.current()?.call((remote) => remote.rejectedCsv())) ?? '',
+        'text/csv',
+      ),
   };
 }

@@ -1,33 +1,29 @@
-import { type Remote, releaseProxy, proxy, wrap } from 'comlink';
+import { proxy } from 'comlink';
 import { useEffect, useRef } from 'react';
+import { type Link, linkWorker } from '../../workers/worker-link';
 import type { TableIntake } from '../../workers/table-intake';
-
-interface Running {
-  worker: Worker;
-  intake: Remote<TableIntake>;
-}
 
 /** The import's worker: started for a file, ended when the person cancels, chooses another or leaves. */
 export function useIntake(): {
-  start: () => Remote<TableIntake>;
-  current: () => Remote<TableIntake> | undefined;
+  start: () => Link<TableIntake>;
+  current: () => Link<TableIntake> | undefined;
   end: () => void;
 } {
-  const running = useRef<Running>(undefined);
+  const running = useRef<Link<TableIntake>>(undefined);
   const end = () => {
-    running.current?.intake[releaseProxy]();
-    running.current?.worker.terminate();
+    running.current?.end();
     running.current = undefined;
   };
   useEffect(() => end, []);
   return {
     start: () => {
       end();
-      const worker = new Worker(new URL('../../workers/table-intake.ts', import.meta.url), { type: 'module' });
-      running.current = { worker, intake: wrap<TableIntake>(worker) };
-      return running.current.intake;
+      running.current = linkWorker<TableIntake>(
+        () => new Worker(new URL('../../workers/table-intake.ts', import.meta.url), { type: 'module' }),
+      );
+      return running.current;
     },
-    current: () => running.current?.intake,
+    current: () => running.current,
     end,
   };
 }

@@ -13,6 +13,8 @@ const WORDS: Record<Instrument, { name: string; unit: string }> = {
 
 interface HandReadingsProps {
   property: Property;
+  /** The property as files know it: its ground is the same in every browser. */
+  fileId: string;
   zone: Zone;
   today: string;
   onTake: (reading: NonNullable<Zone['readings']>[number]) => void;
@@ -20,14 +22,14 @@ interface HandReadingsProps {
 }
 
 /** The simulated hand instruments, and what was taken into the record. A hand reading never stands in for a laboratory's. */
-export function HandReadings({ property, zone, today, onTake, onForget }: HandReadingsProps) {
+export function HandReadings({ property, fileId, zone, today, onTake, onForget }: HandReadingsProps) {
   const [instrument, setInstrument] = useState<Instrument>('ph-pen');
   const [shown, setShown] = useState<number | string>();
   const [dips, setDips] = useState(0);
   const { unit } = WORDS[instrument];
   const readings = zone.readings ?? [];
   const dip = async () => {
-    setShown(await dipInstrument(property, zone, instrument, today, readings.length * 100 + dips));
+    setShown(await dipInstrument({ property, fileId }, zone, instrument, today, readings.length * 100 + dips));
     setDips((n) => n + 1);
   };
   return (

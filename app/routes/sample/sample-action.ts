@@ -2,6 +2,8 @@ import { type Case, type Sample, sampleSchema, type Zone } from '@core/records/c
 import { newId } from '@core/records/new-id';
 import { faultsByField } from '@core/records/strict-schema';
 import { nextSampleCode } from '@core/sampling/sample-code';
+import { applyChange } from '../../storage/changes';
+import type { Undoable } from '../../work/property-action';
 import { deleteSample, existingProperty, sampleCodes, saveSample, saveZone } from '../../storage/property-repository';
 
 type Reading = NonNullable<Zone['readings']>[number];
@@ -12,7 +14,7 @@ export type Sent =
   | { intent: 'remove'; sampleId: string }
   | { intent: 'reading'; zoneId: string; reading: Reading }
   | { intent: 'forget-reading'; zoneId: string; index: number };
-export interface Answer {
+export interface Answer extends Undoable {
   faults?: Record<string, string>;
   started?: string;
 }
@@ -33,22 +35,21 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
         plannedOn: sent.plannedOn,
         depthIn: sent.depthIn,
       };
-      await saveSample(id, sample);
-      return { started: code };
+      return { undo: await saveSample(id, sample), started: code };
     }
     case 'change': {
       const faults = faultsByField(sampleSchema, sent.sample);
       if (Object.keys(faults).length > 0) return { faults };
-      await saveSample(id, sent.sample);
-      return {};
+      return { undo: await saveSample(id, sent.sample) };
     }
     case 'printed':
-      for (const sample of samples.filter((s) => sent.ids.includes(s.id)))
-        await saveSample(id, { ...sample, printedOn: sent.on });
-      return {};
+      return {
+        undo: await applyChange(id, {
+          put: { samples: samples.filter((s) => sent.ids.includes(s.id)).map((s) => ({ ...s, printedOn: sent.on })) },
+        }),
+      };
     case 'remove':
-      await deleteSample(id, sent.sampleId);
-      return {};
+      return { undo: await deleteSample(id, sent.sampleId) };
     case 'reading':
     case 'forget-reading': {
       const zone = file.zones.find((z) => z.id === sent.zoneId);
@@ -57,8 +58,7 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
         sent.intent === 'reading'
           ? [...(zone.readings ?? []), sent.reading]
           : (zone.readings ?? []).filter((_, i) => i !== sent.index);
-      await saveZone(id, { ...zone, readings });
-      return {};
+      return { undo: await saveZone(id, { ...zone, readings }) };
     }
   }
 }

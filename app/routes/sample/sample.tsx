@@ -3,12 +3,13 @@ import { Button } from 'antd';
 import { DRYING_DAYS } from '@core/sampling/chain';
 import { WAIT_DAYS } from '@core/sampling/wait';
 import { latestTest } from '@core/soil/report';
-import { answering, type Shapes } from '../../work/send';
+import type { Shapes } from '../../work/send';
+import { propertyAction } from '../../work/property-action';
 import { StageFault } from '../../work/stage-fault';
 import type { Route } from './+types/sample';
 import { HandReadings } from './hand-readings';
 import { HowToCore } from './how-to-core';
-import { sampleAction, type Sent } from './sample-action';
+import { type Answer, sampleAction, type Sent } from './sample-action';
 import { SampleTable } from './sample-table';
 import { DEPTH_IN, useSamples } from './use-samples';
 import { WaitLine } from './wait-line';
@@ -22,9 +23,7 @@ const SHAPES: Shapes<Sent> = {
   'forget-reading': { zoneId: 'text', index: 'number' },
 };
 
-export const clientAction = answering(SHAPES, (sent: Sent, { propertyId }: { propertyId: string }) =>
-  sampleAction(sent, propertyId),
-);
+export const clientAction = propertyAction<Sent, Answer>(SHAPES, sampleAction);
 
 /** Sample: where to core, the labels, each bag from the bucket to the report. */
 export default function Sample() {
@@ -84,6 +83,7 @@ export default function Sample() {
           )}
           {focus && (
             <HandReadings
+              fileId={file.fileId ?? file.property.id}
               key={focus.id}
               property={file.property}
               zone={focus}

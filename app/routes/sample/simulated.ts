@@ -18,7 +18,7 @@ const UNREACHED =
 
 /** Hands a bag in. What leaves the browser is the label, the texture and a number for the ground; no name. */
 export async function handInBag(
-  property: Property,
+  fileId: string,
   zone: Zone,
   sample: Sample,
   layout: LayoutId,
@@ -27,7 +27,7 @@ export async function handInBag(
   try {
     const answer = (await post('/simulated-laboratory', {
       code: sample.code,
-      soilKey: soilKey(property.id, zone.id),
+      soilKey: soilKey(fileId, zone.id),
       texture: zone.texture,
       sampledOn: sample.takenOn ?? today,
       depthIn: sample.depthIn ?? 4,
@@ -65,7 +65,7 @@ function airOn(property: Property, day: string): number | undefined {
 
 /** Puts a simulated instrument into the ground. */
 export async function dipInstrument(
-  property: Property,
+  { property, fileId }: { property: Property; fileId: string },
   zone: Zone,
   instrument: Instrument,
   on: string,
@@ -75,7 +75,7 @@ export async function dipInstrument(
     const airF = airOn(property, on);
     const answer = (await post('/simulated-instruments', {
       instrument,
-      soilKey: soilKey(property.id, zone.id),
+      soilKey: soilKey(fileId, zone.id),
       texture: zone.texture,
       on,
       dip,

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { useNavigate } from 'react-router';
 import type { Sample } from '@core/records/case';
 import { sayWeekday } from '@core/words/days';
 import { useKey } from '../../ui/keys';
@@ -7,10 +7,12 @@ import { saveFile } from '../../ui/save-text-file';
 import { useDone } from '../../work/use-done';
 import { handOver } from '../../work/handed-file';
 import { usePropertyWork } from '../../work/property-work';
+import { type UndoSent, undoOf } from '../../work/property-action';
 import { useSend } from '../../work/send';
 import type { Answer, Sent } from './sample-action';
 import { fetchReport, handInBag } from './simulated';
 import { type Column, useColumns } from './use-columns';
+import { placeHash, usePlace } from '../../ui/place';
 
 /** One depth for established turf, in. Common practice: 3 to 4. */
 export const DEPTH_IN = 4;
@@ -21,9 +23,9 @@ export type SamplesState = ReturnType<typeof useSamples>;
 export function useSamples() {
   const { file, today, zone: focus } = usePropertyWork();
   const columns = useColumns();
-  const { send } = useSend<Sent, Answer>();
+  const { send } = useSend<Sent | UndoSent, Answer>();
   const navigate = useNavigate();
-  const [search] = useSearchParams();
+  const [place] = usePlace();
   const done = useDone();
   const [says, setSays] = useState<Record<string, string>>({});
   const tell = (sent: Sent) => void done(() => send(sent));
@@ -44,12 +46,12 @@ export function useSamples() {
     tell({ intent: 'start', zoneId: column.zone.id, plannedOn, depthIn: DEPTH_IN });
   const handIn = async (column: Column, layout: Parameters<typeof handInBag>[3]) => {
     const sample = column.sample as Sample;
-    const answer = await handInBag(file.property, column.zone, sample, layout, today);
+    const answer = await handInBag(file.fileId ?? file.property.id, column.zone, sample, layout, today);
     if (typeof answer === 'string') return setSays((all) => ({ ...all, [sample.id]: answer }));
     change({ ...sample, laboratory: 'simulated', sentOn: today, ...answer });
   };
   const readIn = (zoneId: string) =>
-    void navigate({ pathname: '/reports', search: `?property=${file.property.id}&zone=${zoneId}` });
+    void navigate({ pathname: '/reports', hash: placeHash({ property: file.property.id, zone: zoneId }) });
   const ask = async (column: Column, letDaysPass: boolean) => {
     const sample = column.sample as Sample;
     const day = letDaysPass ? (sample.expectedOn ?? today) : today;
@@ -69,7 +71,7 @@ export function useSamples() {
     void done(
       () => send({ intent: 'remove', sampleId: sample.id }),
       `Sample ${sample.code} was deleted.`,
-      () => send({ intent: 'change', sample }),
+      (answer) => send(undoOf(answer)),
     );
   };
 
@@ -77,7 +79,7 @@ export function useSamples() {
     file,
     today,
     focus,
-    focusInAddress: search.get('zone') ?? '',
+    focusInAddress: place.get('zone') ?? '',
     columns,
     tell,
     says,

@@ -3,53 +3,60 @@ import { currentPlan } from '@core/season/plan/current-plan';
 import { deletePlan, existingProperty, saveChoices, savePlan } from '../../storage/property-repository';
 import { todayIso } from '../../ui/today';
 import { chooseProducts } from '../../work/choose-products';
+import type { Undoable } from '../../work/property-action';
 import { planYear } from '../../work/property-work';
 
+/** `over` is the version of the plan that the doses were laid on; null where there was none. */
 export type SeasonSent =
   | { intent: 'product'; key: string; productId: string | null }
   | { intent: 'choices'; choices: Partial<Choices> }
-  | { intent: 'doses'; doses: PlannedDose[]; solved?: Plan['solved'] }
-  | { intent: 'keep'; doses: PlannedDose[] }
+  | { intent: 'doses'; doses: PlannedDose[]; solved?: Plan['solved']; over: string | null }
+  | { intent: 'keep'; doses: PlannedDose[]; over: string | null }
   | { intent: 'plain' }
   | { intent: 'aside'; plan: Plan }
-  | { intent: 'drop-aside'; planId: string }
-  | { intent: 'put-back'; plan: Plan | null };
+  | { intent: 'drop-aside'; planId: string };
+
+export interface SeasonAnswer extends Undoable {
+  faults?: { storage: string };
+}
 
 /** Writes what the season page was told: wishes, doses, the plan kept. */
-export async function seasonAction(propertyId: string, sent: SeasonSent) {
+export async function seasonAction(sent: SeasonSent, propertyId: string): Promise<SeasonAnswer> {
   const file = await existingProperty(propertyId);
   const year = planYear(file, todayIso());
   const plan: Plan = currentPlan(file, year) ?? { id: `plan-${year}`, year, products: undefined, solved: undefined };
-  switch (sent.intent) {
-    case 'product':
-      await chooseProducts(propertyId, { [sent.key]: sent.productId }, false);
-      break;
-    case 'choices':
-      await saveChoices(propertyId, sent.choices);
-      break;
-    case 'doses': {
-      // a plan that is changed is not the one that was kept
-      const { keptOn: _kept, ...rest } = plan;
-      await savePlan(propertyId, { ...rest, doses: sent.doses, solved: sent.solved });
-      break;
+  const work = () => {
+    switch (sent.intent) {
+      case 'product':
+        return chooseProducts(propertyId, { [sent.key]: sent.productId }, false);
+      case 'choices':
+        return saveChoices(propertyId, sent.choices);
+      case 'doses': {
+        // a plan that is changed is not the one that was kept
+        const { keptOn: _kept, ...rest } = plan;
+        const { doses, solved } = sent;
+        return savePlan(propertyId, { ...rest, changedAt: sent.over ?? undefined, doses, solved });
+      }
+      case 'keep':
+        return savePlan(propertyId, {
+          ...plan,
+          changedAt: sent.over ?? undefined,
+          keptOn: todayIso(),
+          doses: sent.doses,
+        });
+      case 'plain': {
+        const { doses: _doses, keptOn: _kept, ...rest } = plan;
+        return savePlan(propertyId, { ...rest, solved: undefined });
+      }
+      case 'aside':
+        return savePlan(propertyId, sent.plan);
+      case 'drop-aside':
+        return deletePlan(propertyId, sent.planId);
     }
-    case 'keep':
-      await savePlan(propertyId, { ...plan, keptOn: todayIso(), doses: sent.doses });
-      break;
-    case 'plain': {
-      const { doses: _doses, keptOn: _kept, ...rest } = plan;
-      await savePlan(propertyId, { ...rest, solved: undefined });
-      break;
-    }
-    case 'aside':
-      await savePlan(propertyId, sent.plan);
-      break;
-    case 'drop-aside':
-      await deletePlan(propertyId, sent.planId);
-      break;
-    case 'put-back':
-      if (sent.plan) await savePlan(propertyId, sent.plan);
-      else await deletePlan(propertyId, plan.id);
-  }
-  return {};
+  };
+  return { undo: await work() };
 }
+
+/** The version of the year's plan once a change of it is stored; undefined where the change was of something else. */
+export const planStampIn = ({ undo }: Undoable, planId: string): string | null | undefined =>
+  undo?.over?.[`plans/${planId}`];

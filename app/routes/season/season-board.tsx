@@ -98,7 +98,7 @@ export function SeasonBoard({ years, ...props }: SeasonBoardProps & { years: Rea
 }
 
 function SeasonHead({ at: { year, all, judged, plan, edited }, years }: { at: SeasonBoardState; years: ReactNode }) {
-  const { search } = useLocation();
+  const { hash } = useLocation();
   return (
     <div className="pagehead">
       <h1>Season {year}</h1>
@@ -107,10 +107,10 @@ function SeasonHead({ at: { year, all, judged, plan, edited }, years }: { at: Se
       </span>
       <span className="small">{provenance(plan, edited)}</span>
       <span className="sp" />
-      <Link className="link" to={{ pathname: 'climate', search }}>
+      <Link className="link" to={{ pathname: 'climate', hash }}>
         Climate
       </Link>
-      <Link className="link" to={{ pathname: 'move-here', search }}>
+      <Link className="link" to={{ pathname: 'move-here', hash }}>
         Move a programme here
       </Link>
       {years}

@@ -5,31 +5,29 @@ import { Segmented } from 'antd';
 import { useState } from 'react';
 import { usePropertyWork } from '../../work/property-work';
 import type { Route } from './+types/season';
-import { type SeasonSent, seasonAction } from './season-action';
+import { type SeasonAnswer, type SeasonSent, seasonAction } from './season-action';
 import { SeasonBoard } from './season-board';
 import { useDone } from '../../work/use-done';
 import { StageFault } from '../../work/stage-fault';
-import { answering, type Shapes, useSend } from '../../work/send';
+import { type Shapes, useSend } from '../../work/send';
+import { propertyAction, type UndoSent } from '../../work/property-action';
 
 const SHAPES: Shapes<SeasonSent> = {
   product: { key: 'text', productId: 'text?' },
   choices: { choices: 'record' },
-  doses: { doses: 'list', solved: 'record?' },
-  keep: { doses: 'list' },
+  doses: { doses: 'list', solved: 'record?', over: 'text?' },
+  keep: { doses: 'list', over: 'text?' },
   plain: {},
   aside: { plan: 'record' },
   'drop-aside': { planId: 'text' },
-  'put-back': { plan: 'record?' },
 };
 
-export const clientAction = answering(SHAPES, (sent: SeasonSent, { propertyId }: { propertyId: string }) =>
-  seasonAction(propertyId, sent),
-);
+export const clientAction = propertyAction<SeasonSent, SeasonAnswer>(SHAPES, seasonAction);
 
 export default function Season() {
   const work = usePropertyWork();
   const done = useDone();
-  const { fetcher, send } = useSend<SeasonSent, { faults?: { storage: string } }>();
+  const { fetcher, send } = useSend<SeasonSent | UndoSent, SeasonAnswer>();
   // a new board where a whole other plan is laid on it
   const [laid, setLaid] = useState(0);
   const { zone, zoneSeason, today, year, file } = work;

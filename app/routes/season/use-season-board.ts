@@ -16,14 +16,16 @@ import type { BoardHand } from './board/board-lanes';
 import { useBoard } from './board/use-board';
 import { useEditsThatMend } from './board/use-edits-that-mend';
 import { usePlanSearch } from './search/use-plan-search';
-import type { SeasonSent } from './season-action';
+import { type UndoSent, undoOf } from '../../work/property-action';
+import { type SeasonAnswer, type SeasonSent } from './season-action';
+import { usePlanVersion } from './use-plan-version';
 
 export interface SeasonBoardProps {
   work: PropertyWork;
   zone: Zone;
   zoneSeason: ZoneSeason;
   storing: boolean;
-  send: (sent: SeasonSent) => Promise<unknown>;
+  send: (sent: SeasonSent | UndoSent) => Promise<SeasonAnswer | undefined>;
   onLaidAnew: () => void;
 }
 
@@ -37,8 +39,9 @@ interface Edit {
 }
 
 /** The plan under the hand: every edit with its sentence and its way back, the search, what is picked and what is held. */
-export function useSeasonBoard({ work, zone, storing, send, onLaidAnew }: SeasonBoardProps) {
+export function useSeasonBoard({ work, zone, storing, send: sendOn, onLaidAnew }: SeasonBoardProps) {
   const { file, draft, today, year, plan } = work;
+  const { send, storeDoses, keepDoses } = usePlanVersion(work, sendOn);
   const products = useMemo(() => file.products ?? [], [file.products]);
   const [aim, setAim] = useState<PlanAim>(plan?.solved?.aim ?? 'balanced');
   const [selected, select] = useState<string | undefined>();
@@ -46,7 +49,7 @@ export function useSeasonBoard({ work, zone, storing, send, onLaidAnew }: Season
   const [held, setHeld] = useState<PlannedDose[] | undefined>();
   const [adding, setAdding] = useState(false);
   const done = useDone();
-  const board = useBoard(work, (step) => void done(() => send({ intent: 'doses', ...step })));
+  const board = useBoard(work, (step) => void done(() => storeDoses(step)));
   const { doses } = board;
 
   // what is held over the board is judged live, as if it were dropped there
@@ -113,7 +116,6 @@ export function useSeasonBoard({ work, zone, storing, send, onLaidAnew }: Season
     () => (shownZone ? weeklyNitrogen(shownZone, products, shown) : undefined),
     [shownZone, products, shown],
   );
-  const putBack = (before: typeof plan) => send({ intent: 'put-back', plan: before ?? null });
   return {
     ...search,
     file,
@@ -148,16 +150,16 @@ export function useSeasonBoard({ work, zone, storing, send, onLaidAnew }: Season
     supply: useMemo(() => (weekly?.supply ?? []).map((s) => ({ ...s, given: s.date < today })), [weekly, today]),
     save: () =>
       void done(
-        () => send({ intent: 'keep', doses }),
+        () => keepDoses(doses),
         `The plan for ${year} is saved.`,
-        () => putBack(plan),
+        (answer) => send(undoOf(answer)),
       ),
     clear: async () => {
       const cleared = await done(
         () => send({ intent: 'plain' }),
         'The plain draft is back on the board.',
-        async () => {
-          const answer = await putBack(plan);
+        async (cleared) => {
+          const answer = await send(undoOf(cleared));
           onLaidAnew();
           return answer;
         },

@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import type { FetcherWithComponents } from 'react-router';
 import type { Product } from '@core/records/case';
 import { Fault, TextField } from '../../ui/field';
+import { Unsaved } from '../../ui/unsaved';
 import { StopGlyph, WarnGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
 import { GradeEntry } from './grade-entry';
@@ -37,6 +38,7 @@ export function LabelSlip({ product, fetcher, onClose, onRemove }: LabelSlipProp
         </Button>
       </div>
       <h2>{typed.name.trim() || 'Unnamed bag'}</h2>
+      <Unsaved offered={slip.offered} overtaken={slip.overtaken} />
       <TextField
         label="Name on the bag"
         value={typed.name}

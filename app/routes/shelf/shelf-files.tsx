@@ -1,12 +1,12 @@
 import { Button, Modal } from 'antd';
 import { useState } from 'react';
 import type { Product } from '@core/records/case';
-import { printShelfCsv, readShelfCsv } from '@core/files/shelf-csv';
-import { printShelf, readShelf } from '@core/files/shelf-file';
+import { printShelfCsv } from '@core/files/shelf-csv';
+import { printShelf } from '@core/files/shelf-file';
 import { isRefusal } from '@core/reckoning/refusal';
 import { Fault } from '../../ui/field';
 import { saveTextFile } from '../../ui/save-text-file';
-import { readFileText } from '../../work/read-file-text';
+import { readFile } from '../../workers/read-file';
 import { FilePicker } from '../../ui/file-picker';
 
 interface Found {
@@ -54,15 +54,9 @@ export function ShelfFiles({ open, products, missing, today, onStore, onClose }:
   const choose = async (file: File) => {
     setFound(undefined);
     setFault(undefined);
-    const source = await readFileText(file);
-    if (isRefusal(source)) return setFault(source.refused);
-    const json = /\.json$/i.test(file.name) || /^\s*[[{]/.test(source.slice(0, 50));
-    const read = json ? readShelf(source) : readShelfCsv(source);
+    const read = await readFile(file, (reading) => reading.shelf(file));
     if (isRefusal(read)) return setFault(read.refused);
-    setFound({
-      name: file.name,
-      ...(Array.isArray(read) ? { products: read, rejected: [], ignored: [] } : read),
-    });
+    setFound({ name: file.name, ...read });
   };
   const store = (list: Product[], says: string) => {
     onStore(list, says);

@@ -2,20 +2,21 @@ import './shelf.css';
 import { App, Button, Checkbox, Input } from 'antd';
 import { useEffect, useState } from 'react';
 import { useKey } from '../../ui/keys';
-import { useSearchParams } from 'react-router';
 import type { Product } from '@core/records/case';
 import {
+  changeShelf,
   deleteProduct,
   loadShelf,
   missingStarters,
   propertiesNaming,
-  replaceShelf,
   saveProducts,
+  type ShelfChange,
 } from '../../storage/shelf-repository';
 import { todayIso } from '../../ui/today';
 import { Loading } from '../../ui/loading';
 import { Substances } from '../../ui/substance';
 import { TopNav } from '../../ui/top-nav';
+import { useFollow } from '../../work/use-follow';
 import { useDone } from '../../work/use-done';
 import { useWorkingsTrail } from '../../ui/use-workings-trail';
 import { Wordmark } from '../../ui/wordmark';
@@ -30,12 +31,13 @@ import { isAbout, isOnly, ONLY, type Only, shelved, type Subject, SUBJECTS } fro
 import { productFromTyped } from './typed-label';
 import { StageFault } from '../../work/stage-fault';
 import { answering, type Shapes, useSend } from '../../work/send';
+import { usePlace } from '../../ui/place';
 
 type Sent =
   | LabelSent
   | { intent: 'remove'; id: string }
   | { intent: 'store'; products: Product[] }
-  | { intent: 'put-back'; products: Product[] };
+  | { intent: 'undo'; change: ShelfChange };
 
 export async function clientLoader() {
   const products = await loadShelf();
@@ -53,18 +55,19 @@ async function act(sent: Sent): Promise<LabelAnswer> {
         sent.draft,
       );
       if ('faults' in answer) return answer;
-      await saveProducts([answer.product]);
-      return { kept: answer.product.id };
+      return { undo: await saveProducts([answer.product]), kept: answer.product.id };
     }
     case 'remove':
-      await deleteProduct(sent.id);
-      return {};
-    case 'store':
-      await saveProducts(sent.products);
-      return {};
-    case 'put-back':
-      await replaceShelf(sent.products);
-      return {};
+      return { undo: await deleteProduct(sent.id) };
+    case 'store': {
+      // a file says nothing of the version that stands here: the person was shown what it replaces
+      const stands = new Map((await loadShelf()).map((product) => [product.id, product.changedAt]));
+      return {
+        undo: await saveProducts(sent.products.map((product) => ({ ...product, changedAt: stands.get(product.id) }))),
+      };
+    }
+    case 'undo':
+      return { undo: await changeShelf(sent.change) };
   }
 }
 
@@ -72,7 +75,7 @@ const SHAPES: Shapes<Sent> = {
   keep: { typed: 'record', draft: 'yes' },
   remove: { id: 'text' },
   store: { products: 'list' },
-  'put-back': { products: 'list' },
+  undo: { change: 'record' },
 };
 
 export const clientAction = answering(SHAPES, (sent: Sent) => act(sent));
@@ -85,19 +88,20 @@ const NEW = 'new';
 
 export default function Shelf({ loaderData }: Route.ComponentProps) {
   const { products, missing, today } = loaderData;
-  const [search, setSearch] = useSearchParams();
+  const [place, setPlace] = usePlace();
   const [subject, setSubject] = useState<Subject>('everything');
   const [only, setOnly] = useState<readonly Only[]>([]);
   const [word, setWord] = useState('');
   const [filesOpen, setFilesOpen] = useState(false);
   const { fetcher, send } = useSend<Exclude<Sent, LabelSent>, LabelAnswer>();
+  useFollow([]);
   const workings = useWorkingsTrail();
   const done = useDone();
   const { message } = App.useApp();
-  const opened = search.get('label') ?? undefined;
+  const opened = place.get('label') ?? undefined;
   const product = products.find((each) => each.id === opened);
   const open = (id: string | undefined) =>
-    setSearch(
+    setPlace(
       (before) => {
         if (id === undefined) before.delete('label');
         else before.set('label', id);
@@ -111,9 +115,9 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
   useEffect(() => {
     if (answer?.kept) {
       void message.success('The label is on the shelf.');
-      setSearch({}, { replace: true });
+      setPlace(() => new URLSearchParams(), { replace: true });
     }
-  }, [answer, message, setSearch]);
+  }, [answer, message, setPlace]);
 
   const shown = products.filter(
     (each) =>
@@ -122,21 +126,19 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
       each.name.toLowerCase().includes(word.trim().toLowerCase()),
   );
   const onHand = products.filter((each) => (each.onHandLb ?? 0) > 0).length;
+  const undo = (answer: LabelAnswer | undefined) =>
+    send({ intent: 'undo', change: answer?.undo ?? { put: [], remove: [] } });
   const remove = async (gone: Product) => {
     const named = await propertiesNaming(gone.id);
     const removed = await done(
       () => send({ intent: 'remove', id: gone.id }),
       `${gone.name} is off the shelf.${named.length > 0 ? ` Plans of ${named.slice(0, 3).join(', ')} still speak of it.` : ''}`,
-      () => send({ intent: 'store', products: [gone] }),
+      undo,
     );
     if (removed) open(undefined);
   };
   const store = (list: Product[], says: string) => {
-    void done(
-      () => send({ intent: 'store', products: list }),
-      says,
-      () => send({ intent: 'put-back', products }),
-    );
+    void done(() => send({ intent: 'store', products: list }), says, undo);
   };
   return (
     <WorkingsContext value={workings}>

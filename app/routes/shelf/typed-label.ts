@@ -30,6 +30,8 @@ const PACKAGE_NUMBERS = { lb: 'Package', gal: 'Package', price: 'Price' } as con
 /** A label as typed: everything is text until it is read. */
 export interface TypedLabel {
   id?: string;
+  /** Version of the product that the form was filled from. */
+  changedAt?: string;
   name: string;
   form: 'granular' | 'liquid';
   /** The three numbers as typed, and as confirmed. */
@@ -55,6 +57,7 @@ export function labelFrom(product: Product | undefined): TypedLabel {
   const grade = product && (N ?? P2O5 ?? K2O) !== undefined ? { N: N ?? 0, P2O5: P2O5 ?? 0, K2O: K2O ?? 0 } : undefined;
   return {
     id: product?.id,
+    changedAt: product?.changedAt,
     name: product?.name ?? '',
     form: product?.form ?? 'granular',
     typedGrade: grade ? `${grade.N}-${grade.P2O5}-${grade.K2O}` : '',
@@ -135,6 +138,7 @@ export function productFromTyped(
     return { faults: { grade: 'Say which reading of the three numbers stands on the bag.' } };
   const whole: Product = {
     id: typed.id ?? newId(product.name || 'label', taken),
+    ...(typed.changedAt ? { changedAt: typed.changedAt } : {}),
     ...product,
     ...(draft ? { unfinished: true } : {}),
   };

@@ -1,12 +1,15 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { FetcherWithComponents } from 'react-router';
 import type { Product } from '@core/records/case';
 import { checkLabel, formsShortBy } from '@core/products/label/check-label';
 import { showExact } from '@core/words/numbers';
+import type { ShelfChange } from '../../storage/shelf-repository';
 import { sendBy } from '../../work/send';
+import { dropDraft, useDraft } from '../../work/use-draft';
+import { useFollowed } from '../../work/use-followed';
 import { labelFrom, labelSoFar, type OtherGuarantee, type PlainNumber, type TypedLabel } from './typed-label';
 
-export type LabelAnswer = { faults?: Record<string, string>; kept?: string };
+export type LabelAnswer = { faults?: Record<string, string>; kept?: string; undo?: ShelfChange };
 export type LabelSent = { intent: 'keep'; typed: TypedLabel; draft: boolean };
 
 export type LabelSlipState = ReturnType<typeof useLabelSlip>;
@@ -14,6 +17,21 @@ export type LabelSlipState = ReturnType<typeof useLabelSlip>;
 /** A label as it is being typed: what it is so far, what is wrong with it, and what saving still waits for. */
 export function useLabelSlip(product: Product | undefined, fetcher: FetcherWithComponents<LabelAnswer>) {
   const [typed, setTyped] = useState(() => labelFrom(product));
+  const place = `label/${product?.id ?? 'new'}`;
+  const text = (label: TypedLabel) => JSON.stringify({ ...label, changedAt: undefined });
+  const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
+  const { dirty, overtaken } = useFollowed({
+    record: product,
+    typed: text(typed),
+    shown: (record) => text(labelFrom(record)),
+    own: product && (answer?.undo?.over?.[product.id] ?? undefined),
+    load: (record) => setTyped(labelFrom(record)),
+    adopt: ({ changedAt }) => setTyped((before) => ({ ...before, changedAt })),
+  });
+  const { offered } = useDraft(place, typed, dirty && answer?.kept === undefined, setTyped);
+  useEffect(() => {
+    if (answer?.kept) dropDraft(place);
+  }, [answer, place]);
   const change = (over: Partial<TypedLabel>) => setTyped((before) => ({ ...before, ...over }));
   const faults = fetcher.state === 'idle' ? (fetcher.data?.faults ?? {}) : {};
   const soFar = labelSoFar(typed);
@@ -31,6 +49,8 @@ export function useLabelSlip(product: Product | undefined, fetcher: FetcherWithC
             : undefined;
   return {
     typed,
+    overtaken,
+    offered,
     change,
     faults,
     soFar,

@@ -12,6 +12,8 @@ import { groundFromZone, measuredFrom, shapeFaults, type TypedGround } from './t
 /** What grows on a zone, on what soil, under what care: numbers are still text. */
 export interface TypedFacts {
   id?: string;
+  /** Version of the zone that the form was filled from. */
+  changedAt?: string;
   name: string;
   measuredBy?: Zone['measuredBy'];
   grass?: Zone['grass'];
@@ -41,6 +43,7 @@ const shown = (value: number | undefined): string => (value === undefined ? '' :
 
 export const factsFromZone = (zone: Zone | undefined): TypedFacts => ({
   id: zone?.id,
+  changedAt: zone?.changedAt,
   name: zone?.name ?? '',
   measuredBy: zone?.measuredBy ?? 'tape',
   grass: zone?.grass,
@@ -143,7 +146,9 @@ export function zoneFromTyped(
   const candidate = {
     ...others,
     ...measured,
-    id: before?.id ?? newId(typed.name, taken),
+    // one that was deleted meanwhile is not quietly stored anew: the write finds out and asks
+    id: typed.id ?? newId(typed.name, taken),
+    changedAt: typed.changedAt,
     name: typed.name.trim(),
     measuredBy: typed.measuredBy,
     grass: typed.grass,

@@ -4,8 +4,9 @@ import { sureFigure, traced } from '@core/reckoning/figure';
 import { soilMass } from '@core/soil/soil-mass';
 import { showArea } from '@core/words/numbers';
 import { Fig } from '../../../ui/fig';
-import { ANSWERS, unslug } from './hand-question';
+import { ANSWERS } from './hand-question';
 import type { HandTestState } from './use-hand-test';
+import { unslug } from '@core/words/unslug';
 
 /** What the answer that is pointed at would mean for the plan. */
 export function HandMargin({ at: { question, focused, would, group, stopHere } }: { at: HandTestState }) {

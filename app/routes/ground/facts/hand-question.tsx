@@ -3,6 +3,7 @@ import { classesLeft, type HandQuestion, type HandTest as Answers } from '@core/
 import { StageGlyph } from '../../../ui/glyphs';
 import { TextureTriangle } from '../../../ui/texture-triangle';
 import { type HandTestState, QUESTION_ORDER } from './use-hand-test';
+import { unslug } from '@core/words/unslug';
 
 const QUESTIONS: Record<HandQuestion, { name: string; asks: string; how: string }> = {
   ball: {
@@ -36,7 +37,6 @@ export const ANSWERS: Record<HandQuestion, Record<string, [name: string, more: s
   },
 };
 const RIBBON_IN: Record<string, number> = { none: 0.3, 'under-1': 0.75, '1-to-2': 1.5, 'over-2': 2.4 };
-export const unslug = (texture: string) => texture.replaceAll('-', ' ');
 
 /** The ribbon of wet soil, full size. */
 function Ribbon({ answer }: { answer: string }) {

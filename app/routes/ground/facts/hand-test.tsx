@@ -2,8 +2,9 @@ import { Button } from 'antd';
 import { TEXTURE_CLASSES } from '@core/records/vocabularies';
 import { TextureTriangle } from '../../../ui/texture-triangle';
 import { HandMargin } from './hand-margin';
-import { ANSWERS, AnswersSoFar, Question, unslug } from './hand-question';
+import { ANSWERS, AnswersSoFar, Question } from './hand-question';
 import { type HandTestProps, QUESTION_ORDER, useHandTest } from './use-hand-test';
+import { unslug } from '@core/words/unslug';
 
 /** Three questions, one on screen, each with what its answers leave of the triangle. */
 export function HandTest(props: HandTestProps) {

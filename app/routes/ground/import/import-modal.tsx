@@ -1,20 +1,20 @@
 import { Modal } from 'antd';
 import type { Zone } from '@core/records/case';
-import type { Perimeter } from '@core/files/ground-files';
+import type { GroundKind, Perimeter } from '@core/files/ground-files';
 import { usePropertyWork } from '../../../work/property-work';
-import { BringIn, type BroughtIn } from './import-outlines';
+import { BringIn } from './import-outlines';
 import type { Sent } from '../ground-action';
 import { PlanPicture } from './plan-picture';
 import type { TypedFacts } from '../draft/zone-from-typed';
 
-const TITLES: Record<'picture' | BroughtIn, string> = {
+const TITLES: Record<'picture' | GroundKind, string> = {
   picture: 'A plan behind the sheet',
   track: 'A walked track',
   zones: 'A zones file',
 };
 
 interface ImportModalProps {
-  asking: 'hand' | 'picture' | BroughtIn | undefined;
+  asking: 'hand' | 'picture' | GroundKind | undefined;
   zone: Zone | undefined;
   facts: TypedFacts;
   onClose: () => void;

@@ -2,24 +2,17 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import type { Site, Zone } from '@core/records/case';
 import { newId } from '@core/records/new-id';
-import { onSheet, originOf, type Perimeter, readGeoJson, readGpx } from '@core/files/ground-files';
-import { ringArea } from '@core/ground/area-ring';
-import { walkedError, WALK_SIGMA_FT } from '@core/ground/area-error';
+import type { GroundKind, Perimeter, PlacedPerimeter } from '@core/files/ground-files';
 import { ALL_GRASSES } from '@core/packs/grasses';
-import { toLonLat } from '@core/ground/local-feet';
 import { TEXTURE_CLASSES } from '@core/records/vocabularies';
-import { groundOf } from '@core/ground/zone-ground';
-import { evaluate } from '@core/reckoning/define';
 import { isRefusal } from '@core/reckoning/refusal';
 import { ChoiceField, Fault, optionsOf } from '../../../ui/field';
 import { showArea } from '@core/words/numbers';
-import { readFileText } from '../../../work/read-file-text';
+import { readFile } from '../../../workers/read-file';
 import { FilePicker } from '../../../ui/file-picker';
 
-export type BroughtIn = 'track' | 'zones';
-
 interface BringInProps {
-  kind: BroughtIn;
+  kind: GroundKind;
   site: Site | undefined;
   taken: readonly string[];
   /** Grass and soil of the zone in focus, offered for the new ones. */
@@ -30,56 +23,45 @@ interface BringInProps {
   onZones: (zones: Zone[], origin: [number, number]) => void;
 }
 
-/** Squares of margin between the first perimeter and the sheet's corner, ft. */
-const MARGIN_FT = 20;
-
 /** Reads a walked track or a zones file, shows each perimeter with its area, and only then does anything with it. */
 export function BringIn({ kind, site, taken, grass, texture, focusName, onOutline, onZones }: BringInProps) {
-  const [found, setFound] = useState<Perimeter[]>();
+  const [read, setRead] = useState<{ origin: [number, number]; perimeters: PlacedPerimeter[] }>();
+  const [opening, setOpening] = useState<string>();
   const [fault, setFault] = useState<string>();
   const [chosenGrass, setGrass] = useState(grass);
   const [chosenTexture, setTexture] = useState(texture);
+  const found = read?.perimeters;
   const choose = async (file: File) => {
-    const source = await readFileText(file);
-    const read = isRefusal(source) ? source : kind === 'track' ? readGpx(source) : readGeoJson(source);
-    setFound(isRefusal(read) ? undefined : read);
-    setFault(isRefusal(read) ? read.refused : undefined);
+    setRead(undefined);
+    setFault(undefined);
+    setOpening(file.name);
+    // a plan picture says nothing of where the ground lies, and would only be carried along
+    const { picture: _picture, ...ground } = site ?? {};
+    const answer = await readFile(file, (reading) => reading.ground(file, kind, ground));
+    setOpening(undefined);
+    if (isRefusal(answer)) setFault(answer.refused);
+    else setRead(answer);
   };
-  const originFor = (perimeters: readonly Perimeter[]): [number, number] =>
-    (site?.origin as [number, number] | undefined) ?? toLonLat(originOf(perimeters), [-MARGIN_FT, -MARGIN_FT]);
   const addAll = () => {
-    if (!found || !chosenGrass || !chosenTexture)
+    if (!read || !chosenGrass || !chosenTexture)
       return setFault('Choose the grass and the soil of the new zones; each can be changed later.');
-    const origin = originFor(found);
     const ids = [...taken];
     const zones: Zone[] = [];
-    for (const perimeter of found) {
-      const id = newId(perimeter.name, ids);
+    for (const { name, zone } of read.perimeters) {
+      if (isRefusal(zone)) return setFault(`${name}: ${zone.refused}`);
+      const id = newId(name, ids);
       ids.push(id);
-      const zone: Zone = {
+      zones.push({
         id,
-        name: perimeter.name,
-        areaSqFt: 1,
+        name,
+        areaSqFt: zone.areaSqFt,
         grass: chosenGrass,
         texture: chosenTexture,
         measuredBy: kind === 'track' ? 'walk' : 'plan',
-        ring: perimeter.ring,
-        cornersFt: onSheet(perimeter.ring, origin) as [number, number][],
-        ...(perimeter.holes.length > 0
-          ? {
-              cutOuts: perimeter.holes.map((hole, i) => ({
-                id: `hole-${i + 1}`,
-                kind: 'other' as const,
-                cornersFt: onSheet(hole, origin) as [number, number][],
-              })),
-            }
-          : {}),
-      };
-      const ground = groundOf(zone, site);
-      if (isRefusal(ground)) return setFault(`${perimeter.name}: ${ground.refused}`);
-      zones.push({ ...zone, areaSqFt: ground.areaSqFt });
+        ...zone.shape,
+      });
     }
-    onZones(zones, origin);
+    onZones(zones, read.origin);
   };
   return (
     <div className="bringin">
@@ -95,8 +77,13 @@ export function BringIn({ kind, site, taken, grass, texture, focusName, onOutlin
       >
         Choose a {kind === 'track' ? 'GPX' : 'GeoJSON'} file
       </FilePicker>
+      {opening && (
+        <p className="small" role="status">
+          Reading {opening}
+        </p>
+      )}
       <Fault>{fault}</Fault>
-      {found && (
+      {read && found && (
         <>
           <table className="found">
             <thead>
@@ -110,10 +97,7 @@ export function BringIn({ kind, site, taken, grass, texture, focusName, onOutlin
             </thead>
             <tbody>
               {found.map((perimeter, i) => {
-                const area = evaluate(ringArea, { ring: perimeter.ring });
-                const origin = originFor(found);
-                const corners = onSheet(perimeter.ring, origin);
-                const error = evaluate(walkedError, { points: corners, sigmaFt: WALK_SIGMA_FT });
+                const { areaSqFt: area, errorSqFt: error } = perimeter;
                 return (
                   <tr key={i}>
                     <th scope="row">{perimeter.name}</th>
@@ -121,7 +105,10 @@ export function BringIn({ kind, site, taken, grass, texture, focusName, onOutlin
                     <td>{isRefusal(area) ? '–' : showArea(area)}</td>
                     {kind === 'track' && <td>{isRefusal(error) ? '–' : showArea(error)}</td>}
                     <td>
-                      <Button size="small" onClick={() => onOutline(perimeter, corners as [number, number][], origin)}>
+                      <Button
+                        size="small"
+                        onClick={() => onOutline(perimeter, perimeter.cornersFt as [number, number][], read.origin)}
+                      >
                         Use for {focusName}
                       </Button>
                     </td>

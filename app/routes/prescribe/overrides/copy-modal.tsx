@@ -12,6 +12,7 @@ import { Substances } from '../../../ui/substance';
 import { useDone } from '../../../work/use-done';
 import type { PropertyWork } from '../../../work/property-work';
 import type { Answer } from '../prescribe-action';
+import { undoOf } from '../../../work/property-action';
 import { sendBy } from '../../../work/send';
 
 interface CopyModalProps {
@@ -52,7 +53,7 @@ export function CopyModal({ work, from, by, fetcher, onClose }: CopyModalProps) 
     const copied = await done(
       () => sendBy(fetcher, { intent: 'copy', ...sent }, action),
       `The prescription of ${from.name} stands on ${to.name} as overrides.`,
-      () => sendBy(fetcher, { intent: 'put-back', zones: [to] }, action),
+      (answer) => sendBy(fetcher, undoOf(answer), action),
     );
     if (copied) onClose();
   };

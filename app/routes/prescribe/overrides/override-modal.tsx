@@ -5,7 +5,10 @@ import { showExact } from '@core/words/numbers';
 import { Substances } from '../../../ui/substance';
 import type { OwnAsk } from '../lines/line';
 import type { Answer, Sent } from '../prescribe-action';
+import { Unsaved } from '../../../ui/unsaved';
+import { usePropertyWork } from '../../../work/property-work';
 import { useSend } from '../../../work/send';
+import { dropDraft, useDraft } from '../../../work/use-draft';
 
 interface OwnModalProps {
   ask: OwnAsk;
@@ -21,11 +24,17 @@ export function OverrideModal({ ask, zoneId, by, onClose }: OwnModalProps) {
     reason: ask.own?.reason ?? '',
     by: ask.own?.by ?? by,
   });
+  const [first] = useState(typed);
+  const { file } = usePropertyWork();
+  const place = `${file.property.id}/override/${zoneId}/${ask.line}`;
+  const { offered } = useDraft(place, typed, JSON.stringify(typed) !== JSON.stringify(first), setTyped);
   const { fetcher, send } = useSend<Sent, Answer>();
   const kept = fetcher.state === 'idle' && fetcher.data !== undefined && !fetcher.data.faults;
   useEffect(() => {
-    if (kept) onClose();
-  }, [kept, onClose]);
+    if (!kept) return;
+    dropDraft(place);
+    onClose();
+  }, [kept, onClose, place]);
   const faults = fetcher.state === 'idle' ? (fetcher.data?.faults ?? {}) : {};
   const keep = () => send({ intent: 'own', zoneId, line: ask.line, typed });
   return (
@@ -47,6 +56,7 @@ export function OverrideModal({ ask, zoneId, by, onClose }: OwnModalProps) {
         </Button>,
       ]}
     >
+      <Unsaved offered={offered} />
       <p className="small ownrule">
         {ask.rule === undefined ? (
           'The rule gives nothing here.'

@@ -1,4 +1,4 @@
-import { Button } from 'antd';
+import { Button, Popconfirm } from 'antd';
 import { useEffect, useState } from 'react';
 import { useFetcher } from 'react-router';
 import type { Method, SoilTest } from '@core/records/case';
@@ -7,7 +7,11 @@ import { methodName } from '@core/records/methods';
 import { ChoiceField, Fault, TextField } from '../../../ui/field';
 import { WhichBuffer } from '../../../ui/which-buffer';
 import { EXTRACTANTS, P_METHODS, PH_METHODS, ROWS, typedFromReport, type TypedReport } from './report-from-typed';
+import { Unsaved } from '../../../ui/unsaved';
+import { usePropertyWork } from '../../../work/property-work';
 import { sendBy } from '../../../work/send';
+import { dropDraft, useDraft } from '../../../work/use-draft';
+import { useFollowed } from '../../../work/use-followed';
 
 const methodOptions = (methods: readonly (Method | 'same')[]) =>
   methods.map((value) => ({ value, label: value === 'same' ? 'as the others' : methodName(value) }));
@@ -33,15 +37,28 @@ export function ReportForm({
   onCancel?: () => void;
   onKept: () => void;
 }) {
+  const { file } = usePropertyWork();
   const [typed, setTyped] = useState(() => typedFromReport(test, today));
   const fetcher = useFetcher<{ faults?: Record<string, string>; kept?: string }>();
+  const place = `${file.property.id}/report/${zoneId}/${test?.id ?? 'new'}`;
+  const text = (report: TypedReport) => JSON.stringify({ ...report, changedAt: undefined });
+  const { dirty, overtaken } = useFollowed({
+    record: test,
+    typed: text(typed),
+    shown: (record) => text(typedFromReport(record, today)),
+    load: (record) => setTyped(typedFromReport(record, today)),
+    adopt: ({ changedAt }) => setTyped((before) => ({ ...before, changedAt })),
+  });
+  const { offered } = useDraft(place, typed, dirty, setTyped);
   const faults = fetcher.state === 'idle' ? (fetcher.data?.faults ?? {}) : {};
-  const set = (key: Exclude<keyof TypedReport, 'values' | 'id'>) => (value: string) =>
+  const set = (key: Exclude<keyof TypedReport, 'values' | 'id' | 'changedAt'>) => (value: string) =>
     setTyped((before) => ({ ...before, [key]: value }));
   const keep = () => sendBy(fetcher, { intent: 'keep', zoneId, typed });
   const kept = fetcher.state === 'idle' ? fetcher.data?.kept : undefined;
   useEffect(() => {
-    if (kept) onKept();
+    if (!kept) return;
+    dropDraft(place);
+    onKept();
     // only a new answer counts
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [kept]);
@@ -53,6 +70,7 @@ export function ReportForm({
         void keep();
       }}
     >
+      <Unsaved offered={offered} overtaken={overtaken} />
       <fieldset>
         <legend>The report</legend>
         <div className="pair">
@@ -136,7 +154,22 @@ export function ReportForm({
         <Button type="primary" htmlType="submit" loading={fetcher.state !== 'idle'}>
           Save report
         </Button>
-        {onCancel && <Button onClick={onCancel}>Cancel</Button>}
+        {onCancel &&
+          (dirty ? (
+            <Popconfirm
+              title="Throw away what you typed?"
+              okText="Throw away"
+              cancelText="Go on typing"
+              onConfirm={() => {
+                dropDraft(place);
+                onCancel();
+              }}
+            >
+              <Button>Cancel</Button>
+            </Popconfirm>
+          ) : (
+            <Button onClick={onCancel}>Cancel</Button>
+          ))}
         {Object.keys(faults).length > 0 && <span className="small">Not saved yet: see the marked fields.</span>}
         <Fault>{faults.storage}</Fault>
       </div>

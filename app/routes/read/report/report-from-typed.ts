@@ -10,6 +10,8 @@ import { methodsOf } from '@core/records/methods';
 /** A soil report as typed. Values are text; a leading < is a value under the laboratory's limit. */
 export interface TypedReport {
   id?: string;
+  /** Version of the report that the form was filled from. */
+  changedAt?: string;
   sampledOn: string;
   depth: string;
   lab: string;
@@ -64,6 +66,7 @@ export function typedFromReport(test: SoilTest | undefined, today: string): Type
   const pMethod = find('P')?.method;
   return {
     id: test?.id,
+    changedAt: test?.changedAt,
     sampledOn: test?.sampledOn ?? today,
     depth: test?.depthIn === undefined ? (test ? '' : '4') : String(test.depthIn),
     lab: test?.lab ?? '',
@@ -123,7 +126,9 @@ export function reportFromTyped(
   if (isRefusal(depth)) faults.depth = depth.refused;
   const unshown = before?.results.filter((r) => !ROWS.some((row) => row.analyte === r.analyte)) ?? [];
   const test = {
-    id: before?.id ?? newId(`${zoneId}-${typed.sampledOn}`, taken),
+    // one that was deleted meanwhile is not quietly stored anew: the write finds out and asks
+    id: typed.id ?? newId(`${zoneId}-${typed.sampledOn}`, taken),
+    ...(typed.changedAt ? { changedAt: typed.changedAt } : {}),
     zoneId,
     sampledOn: typed.sampledOn,
     ...(depth === undefined || isRefusal(depth) ? {} : { depthIn: depth }),

@@ -26,6 +26,7 @@ import { useWidth } from '../../../ui/use-width';
 import { windowFill, WindowPatterns } from '../../../ui/window-patterns';
 import { amountFor } from '../../../work/dose-words';
 import { type Block, clashes, layOut, ROW, secondOf } from './lane-layout';
+import { placeHash } from '../../../ui/place';
 
 /** Narrower than this the weeks pan. */
 const LEAST_WIDTH = 640;
@@ -177,7 +178,7 @@ function Lane({
   return (
     <section className={focused ? 'lane focus' : 'lane'} aria-label={`${zone.name}, ${doses.length} doses`}>
       <div className="nm">
-        {focused ? <b>{zone.name}</b> : <Link to={{ search: `?zone=${zone.id}` }}>{zone.name}</Link>}
+        {focused ? <b>{zone.name}</b> : <Link to={{ hash: placeHash({ zone: zone.id }) }}>{zone.name}</Link>}
         <span>{grassOf(zone.grass).name}</span>
         <span>{showArea(zone.areaSqFt)} sq ft</span>
         <span>

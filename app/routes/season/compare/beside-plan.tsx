@@ -7,6 +7,7 @@ import { SPREADING_CAUTIONS } from '@core/season/rules/cautions';
 import type { SeasonPlan, ZoneSeason } from '@core/season/plan/season-plan';
 import { weeklyLightDoses } from '@core/season/edit/weekly-light-doses';
 import { useDone } from '../../../work/use-done';
+import { type UndoSent, undoOf } from '../../../work/property-action';
 import type { PropertyWork } from '../../../work/property-work';
 import { asidePlan, wishedName } from '../search/aside-plan';
 import { CareTasks } from '../board/care-lane';
@@ -29,7 +30,7 @@ export interface BesidePlanProps {
   onTake: (doses: PlannedDose[], says: string) => void;
   /** Searches for the plans of the other aims, to stand beside this one. */
   onFindBeside: (() => void) | undefined;
-  send: (sent: SeasonSent) => Promise<unknown>;
+  send: (sent: SeasonSent | UndoSent) => Promise<unknown>;
 }
 
 /** Below the board: what the planner is asked for, plans side by side, the doses as a table, care beside feeding. */
@@ -95,7 +96,7 @@ export function BesidePlan({
     void done(
       () => send({ intent: 'drop-aside', planId: aside.id }),
       `${aside.name ?? 'The plan'} is dropped.`,
-      () => send({ intent: 'aside', plan: aside }),
+      (answer) => send(undoOf(answer)),
     );
   };
   return (

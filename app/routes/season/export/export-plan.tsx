@@ -1,3 +1,4 @@
+import { newId } from '@core/records/new-id';
 import { Button, Dropdown } from 'antd';
 import { useState } from 'react';
 import type { CareTask } from '@core/care/tasks';
@@ -13,7 +14,7 @@ import { saveFile, saveTextFile } from '../../../ui/save-text-file';
 const MENU_FOLDS_MS = 300;
 
 interface ExportPlanProps {
-  file: Case;
+  file: Case & { fileId?: string };
   season: SeasonPlan;
   judged: JudgedPlan;
   care: readonly CareTask[];
@@ -25,7 +26,7 @@ interface ExportPlanProps {
 /** Hands the plan out as files: calendar, tables, the client's print. */
 export function ExportPlan({ file, season, judged, care, today, provenance, onFault }: ExportPlanProps) {
   const [busy, setBusy] = useState(false);
-  const name = `${file.property.id}-${season.year}`;
+  const name = `${newId(file.property.name, [])}-${season.year}`;
   const pdf = async () => {
     setBusy(true);
     try {
@@ -44,7 +45,7 @@ export function ExportPlan({ file, season, judged, care, today, provenance, onFa
     calendar: () =>
       saveTextFile(
         `${name}.ics`,
-        printPlanCalendar(planSheet(file, season), file.property.id, new Date().toISOString(), care),
+        printPlanCalendar(planSheet(file, season), file.fileId ?? file.property.id, new Date().toISOString(), care),
         'text/calendar',
       ),
     plan: () => saveTextFile(`${name}-plan.csv`, printPlanCsv(planSheet(file, season)), 'text/csv'),

@@ -15,6 +15,7 @@ vi.mock('comlink', () => ({
   releaseProxy: 'release',
   wrap: () => ({
     release: () => undefined,
+    here: () => Promise.resolve(true),
     warm: () => Promise.resolve(),
     solve: (_case: Case, _year: number, _asOf: string, _wishes: unknown, report: (progress: PlanProgress) => void) =>
       new Promise<BestPlan>((resolve) => {

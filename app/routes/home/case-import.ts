@@ -1,0 +1,26 @@
+import type { Remote } from 'comlink';
+import { type Link, linkWorker } from '../../workers/worker-link';
+import type { CaseIntake, Survey } from '../../workers/case-intake';
+import { storageFault } from '../../storage/storage-fault';
+
+/** The file last opened waits in its worker, until another is opened: for what is decided of it, and for its undo. */
+let link: Link<CaseIntake> | undefined;
+
+/** Reads a file in a worker and says how it stands to what is here; nothing is stored. */
+export async function surveyFile(source: string): Promise<Survey | { fault: string }> {
+  link?.end();
+  link = linkWorker<CaseIntake>(
+    () => new Worker(new URL('../../workers/case-intake.ts', import.meta.url), { type: 'module' }),
+  );
+  try {
+    return await link.call((intake) => intake.survey(source));
+  } catch (fault) {
+    return { fault: storageFault(fault) ?? 'The file could not be read. Nothing was changed; choose it again.' };
+  }
+}
+
+/** Does something with the file that was opened. */
+export function withFile<R>(work: (intake: Remote<CaseIntake>) => R): Promise<Awaited<R>> {
+  if (!link) throw new Error('no file was opened');
+  return link.call(work);
+}

@@ -1,0 +1,40 @@
+import { useEffect, useRef } from 'react';
+import type { Plan, PlannedDose } from '@core/records/case';
+import type { UndoSent } from '../../work/property-action';
+import type { PropertyWork } from '../../work/property-work';
+import { planStampIn, type SeasonAnswer, type SeasonSent } from './season-action';
+
+type Send = (sent: SeasonSent | UndoSent) => Promise<SeasonAnswer | undefined>;
+
+/**
+ * Stores doses over the version of the plan that the board shows: each write waits for the one before it and goes on from what
+ * that left. A version that another tab wrote meanwhile refuses the write, and both are shown.
+ */
+export function usePlanVersion({ plan, year }: PropertyWork, sendOn: Send) {
+  const planId = plan?.id ?? `plan-${year}`;
+  const loaded = plan?.changedAt ?? null;
+  /** What the last write of this page left; undefined as long as the board shows what was loaded. */
+  const left = useRef<string | null>(undefined);
+  const latest = useRef(loaded);
+  const before = useRef<Promise<unknown>>(Promise.resolve());
+  useEffect(() => {
+    latest.current = loaded;
+  }, [loaded]);
+  const send: Send = async (sent) => {
+    const answer = await sendOn(sent);
+    const stamp = answer && planStampIn(answer, planId);
+    if (stamp !== undefined) left.current = stamp;
+    return answer;
+  };
+  const inTurn = (sent: (over: string | null) => SeasonSent): Promise<SeasonAnswer | undefined> => {
+    const turn = before.current.then(() => send(sent(left.current === undefined ? latest.current : left.current)));
+    before.current = turn.catch(() => undefined);
+    return turn;
+  };
+  return {
+    send,
+    storeDoses: (step: { doses: PlannedDose[]; solved?: Plan['solved'] }) =>
+      inTurn((over) => ({ intent: 'doses', ...step, over })),
+    keepDoses: (doses: PlannedDose[]) => inTurn((over) => ({ intent: 'keep', doses, over })),
+  };
+}
