@@ -13,6 +13,7 @@ import { ubertas } from './theme/antd-theme';
 import { NonceContext } from './theme/nonce';
 import { StopGlyph } from './ui/glyphs';
 import { Wordmark } from './ui/wordmark';
+import { LittleRoom } from './work/little-room';
 import { ConflictDialog } from './work/conflict-dialog';
 import { useSettled } from './work/conflicts';
 
@@ -41,6 +42,7 @@ export function Layout({ children }: { children: ReactNode }) {
         </a>
         <ConfigProvider theme={{ ...ubertas, hashed: false }} locale={locale}>
           <AntApp>
+            <LittleRoom />
             {children}
             <ConflictDialog />
           </AntApp>

@@ -2,6 +2,7 @@ import { createReadStream, readFileSync } from 'node:fs';
 import { performance } from 'node:perf_hooks';
 import { parseArgs } from 'node:util';
 import { parseJson } from '../core/files/case-file';
+import { areaDoubtSays, areaDoubts, refuseOutlines } from '../core/files/check-ground';
 import { type Case, checkCase } from '../core/records/case';
 import { printPlan } from '../core/files/plan-results';
 import { printInterpretation, printPrescription } from '../core/files/reading-results';
@@ -46,8 +47,14 @@ function readText(path: string): string {
   }
 }
 
-const readCaseFile = (path: string | undefined): Case =>
-  orRefuse(checkCase(orRefuse(parseJson(readText(need(path, 'CASE.json')), path)).json));
+function readCaseFile(path: string | undefined): Case {
+  const given = orRefuse(checkCase(orRefuse(parseJson(readText(need(path, 'CASE.json')), path)).json));
+  const crossed = refuseOutlines(given);
+  if (crossed) throw new Refused(crossed);
+  for (const doubt of areaDoubts(given))
+    process.stderr.write(`Caution: ${areaDoubtSays(doubt)}. Reckoned with the file’s area; one of the two is wrong.\n`);
+  return given;
+}
 
 function need(value: string | undefined, what: string): string {
   if (value === undefined) throw new Refused(refuse('arguments', `${what} is missing.\n${USAGE}`));

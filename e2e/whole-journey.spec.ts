@@ -1,7 +1,12 @@
 import { readFileSync } from 'node:fs';
+import { recordRequests } from './requests';
 import { choose, expect, test } from './ubertas-page';
 
-test('from an empty browser to dated, weighed doses, out as a file and back', async ({ page }) => {
+test('from an empty browser to dated, weighed doses, out as a file and back, and no word of it leaves the browser', async ({
+  page,
+  context,
+}) => {
+  const requests = await recordRequests(context);
   await page.goto('/');
   await expect(page.getByText('Nothing here yet')).toBeVisible();
 
@@ -138,6 +143,14 @@ test('from an empty browser to dated, weighed doses, out as a file and back', as
   await page.getByRole('link', { name: 'Gatehouse green' }).click();
   await expect(doses).toBeVisible();
   expect(await doses.innerText()).toBe(before);
+
+  // searched for and reloaded there, the address told the server nothing either
+  await page.getByRole('link', { name: 'Ubertas' }).click();
+  await page.getByLabel('Find a property, zone or grass').fill('Gatehouse');
+  await expect(page).toHaveURL(/#find=Gatehouse$/);
+  await page.reload();
+  await expect(page.getByText('1 found')).toBeVisible();
+  expect(await requests.leaks('gatehouse', 'front lawn')).toEqual([]);
 });
 
 test('a zone drawn by mouse has the known area', async ({ page }) => {

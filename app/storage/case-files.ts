@@ -1,4 +1,5 @@
 import { parseJson, printCase } from '@core/files/case-file';
+import { refuseOutlines } from '@core/files/check-ground';
 import { type Case, checkCase } from '@core/records/case';
 import { isRefusal, type Refusal, refuse } from '@core/reckoning/refusal';
 import { loadAllProperties, loadProperty, type PropertyFile } from './property-repository';
@@ -44,7 +45,9 @@ export function readImport(source: string): { cases: Case[]; backup: boolean } |
   const json = parsed.json as { format?: unknown; cases?: unknown; version?: unknown } | null;
   if (json === null || typeof json !== 'object' || json.format !== BACKUP_FORMAT) {
     const single = checkCase(json);
-    return isRefusal(single) ? single : { cases: [single], backup: false };
+    if (isRefusal(single)) return single;
+    // what a backup holds was in a browser and comes back as it was; a file may be anybody's
+    return refuseOutlines(single) ?? { cases: [single], backup: false };
   }
   if (json.version !== 1)
     return refuse('version', 'The backup was saved by a newer Ubertas. Update this one, then open it again.');

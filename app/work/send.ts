@@ -1,4 +1,5 @@
 import { type FetcherWithComponents, useFetcher, useFormAction } from 'react-router';
+import { askToKeep, watchRoom } from '../storage/keeping';
 import { badRequest, jsonOf } from './json-of';
 import { orFault, type StorageRefused } from './or-fault';
 
@@ -54,6 +55,8 @@ export const answering =
     let answer: Answer | StorageRefused | undefined;
     try {
       answer = await orFault(() => act(sent as Sent, params));
+      // what was stored is worth keeping, and worth knowing how much more will be
+      if (!(answer as Partial<StorageRefused> | undefined)?.faults) void askToKeep().then(() => watchRoom());
       return answer;
     } finally {
       asked?.tell(answer);

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
 /** What was typed and not saved, and when. It stays in this browser, and goes with the save. */
 interface Draft<T> {
@@ -34,31 +34,56 @@ const GATHERED_MS = 250;
  *
  * @param place what the form is of: property, kind and id
  * @param dirty whether anything was typed that is not saved
+ * @param savedBy the answer that said what stood in the form then is saved
  * @param load fills the form with what was typed before
  */
-export function useDraft<T>(
-  place: string,
-  typed: T,
-  dirty: boolean,
-  load: (typed: T) => void,
-): { offered?: { at: string; take: () => void; discard: () => void } } {
+export function useDraft<T>({
+  place,
+  typed,
+  dirty,
+  savedBy,
+  load,
+}: {
+  place: string;
+  typed: T;
+  dirty: boolean;
+  savedBy?: object;
+  load: (typed: T) => void;
+}): {
+  offered?: { at: string; take: () => void; discard: () => void };
+  /** Lets go what was typed, where the form is closed by a person's word. */
+  forget: () => void;
+} {
   const [offered, setOffered] = useState(() => read<T>(place));
   const text = JSON.stringify(typed);
+  const [saved, setSaved] = useState<{ by: object; text: string }>();
+  if (savedBy && saved?.by !== savedBy) setSaved({ by: savedBy, text });
+  const unsaved = dirty && saved?.text !== text;
+  const keep = useRef<() => void>(undefined);
   useEffect(() => {
-    if (!dirty) {
+    if (!unsaved) {
+      keep.current = undefined;
       if (!offered) write(place, undefined);
       return;
     }
-    const keep = () => write(place, { typed: JSON.parse(text) as T, at: new Date().toISOString() });
-    const timer = setTimeout(keep, GATHERED_MS);
+    keep.current = () => write(place, { typed: JSON.parse(text) as T, at: new Date().toISOString() });
+    const timer = setTimeout(() => keep.current?.(), GATHERED_MS);
+    return () => clearTimeout(timer);
+  }, [place, text, unsaved, offered]);
+  useEffect(() => {
     // a page that is left or reloaded at once loses no letter
-    window.addEventListener('pagehide', keep);
+    const atOnce = () => keep.current?.();
+    window.addEventListener('pagehide', atOnce);
     return () => {
-      clearTimeout(timer);
-      window.removeEventListener('pagehide', keep);
+      window.removeEventListener('pagehide', atOnce);
+      atOnce();
     };
-  }, [place, text, dirty, offered]);
+  }, []);
   return {
+    forget: () => {
+      keep.current = undefined;
+      write(place, undefined);
+    },
     offered: offered && {
       at: offered.at,
       take: () => {
@@ -66,12 +91,9 @@ export function useDraft<T>(
         setOffered(undefined);
       },
       discard: () => {
-        if (!dirty) write(place, undefined);
+        if (!unsaved) write(place, undefined);
         setOffered(undefined);
       },
     },
   };
 }
-
-/** Lets a draft go that was saved, or thrown away by its form. */
-export const dropDraft = (place: string): void => write(place, undefined);

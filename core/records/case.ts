@@ -62,6 +62,11 @@ export function checkCase(value: unknown): Case | Refusal {
     ['soilTests', checked.soilTests],
     ['samples', checked.samples],
     ['products', checked.products],
+    ['plans', checked.plans],
+    ['codes', checked.codes],
+    ...checked.zones.map((zone, i) => [`zones[${i}].cutOuts`, zone.cutOuts] as const),
+    ['property.site.water', checked.property.site?.water],
+    ['property.site.context', checked.property.site?.context],
   ] as const) {
     const twin = firstDuplicate((records ?? []).map((r) => r.id));
     if (twin !== undefined) return refuse(what, `Two entries of ${what} share the id "${twin}". Each needs its own.`);

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useReducer, useState } from 'react';
+import { useMemo, useReducer, useState } from 'react';
 import type { FetcherWithComponents } from 'react-router';
 import type { CutOut, TextureClass, Zone } from '@core/records/case';
 import { newId } from '@core/records/new-id';
@@ -10,7 +10,7 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { useWidth } from '../../ui/use-width';
 import { usePropertyWork } from '../../work/property-work';
 import { sendBy } from '../../work/send';
-import { dropDraft, useDraft } from '../../work/use-draft';
+import { useDraft } from '../../work/use-draft';
 import { useFollowed } from '../../work/use-followed';
 import type { GroundKind } from '@core/files/ground-files';
 import { draw, newDraft, outlineFault } from './draft/draft-state';
@@ -83,14 +83,17 @@ export function useZoneSheet({ zone, fetcher, onSend }: ZoneSheetProps) {
     },
     adopt: ({ changedAt }) => setFacts((before) => ({ ...before, changedAt })),
   });
-  const { offered } = useDraft<TypedZone>(form, { ...facts, ...now }, dirty && !answered?.kept, (typed) => {
-    const ground = Object.fromEntries(Object.entries(typed).filter(([key]) => key in now || key === 'ring'));
-    setFacts(Object.fromEntries(Object.entries(typed).filter(([key]) => !(key in ground))) as unknown as TypedFacts);
-    onDraw({ do: 'change', part: ground as Partial<TypedGround> });
+  const { offered } = useDraft<TypedZone>({
+    place: form,
+    typed: { ...facts, ...now },
+    dirty,
+    savedBy: answered?.kept ? answered : undefined,
+    load: (typed) => {
+      const ground = Object.fromEntries(Object.entries(typed).filter(([key]) => key in now || key === 'ring'));
+      setFacts(Object.fromEntries(Object.entries(typed).filter(([key]) => !(key in ground))) as unknown as TypedFacts);
+      onDraw({ do: 'change', part: ground as Partial<TypedGround> });
+    },
   });
-  useEffect(() => {
-    if (answered?.kept) dropDraft(form);
-  }, [answered, form]);
   const [tool, setTool] = useState<Tool>('select');
   const [target, setTarget] = useState<Target>('zone');
   const [pending, setPending] = useState<readonly Pair[]>([]);

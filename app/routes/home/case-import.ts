@@ -19,6 +19,15 @@ export async function surveyFile(source: string): Promise<Survey | { fault: stri
   }
 }
 
+/** Settles which areas of the file are right, and says anew how it stands to what is here. */
+export async function settleAreasOfFile(by: 'file' | 'drawing'): Promise<Survey | { fault: string }> {
+  try {
+    return await withFile((intake) => intake.settleAreas(by));
+  } catch (fault) {
+    return { fault: storageFault(fault) ?? 'The file could not be read. Nothing was changed; choose it again.' };
+  }
+}
+
 /** Does something with the file that was opened. */
 export function withFile<R>(work: (intake: Remote<CaseIntake>) => R): Promise<Awaited<R>> {
   if (!link) throw new Error('no file was opened');

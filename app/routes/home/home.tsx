@@ -13,6 +13,7 @@ import { exportBackup, readImport } from '../../storage/case-files';
 import { applyChange, type Change } from '../../storage/changes';
 import { randomId } from '../../storage/record-id';
 import { restoreCases } from '../../storage/restore';
+import { lastBackup, noteBackup } from '../../storage/keeping';
 import { readNote, writeNote } from '../../storage/notes';
 import {
   deleteProperty,
@@ -23,6 +24,7 @@ import {
 } from '../../storage/property-repository';
 import { Fault } from '../../ui/field';
 import { showArea } from '@core/words/numbers';
+import { daysBetween } from '@core/days/day';
 import { sayDate } from '@core/words/days';
 import { todayIso } from '../../ui/today';
 import { Loading } from '../../ui/loading';
@@ -34,7 +36,8 @@ import { Wordmark } from '../../ui/wordmark';
 import { climateFromText } from '../../work/climate-text';
 import { readFileText } from '../../workers/read-file-text';
 import type { Survey } from '../../workers/case-intake';
-import { surveyFile, withFile } from './case-import';
+import { AreaDialog } from './area-dialog';
+import { settleAreasOfFile, surveyFile, withFile } from './case-import';
 import { ImportDialog } from './import-dialog';
 import type { Route } from './+types/home';
 import { NextTwoWeeks } from './next-two-weeks';
@@ -86,6 +89,7 @@ export async function clientLoader() {
     page,
     last,
     files: await loadProperties(shown),
+    backupOn: await lastBackup(),
     today: todayIso(),
   };
 }
@@ -123,6 +127,7 @@ type Sent =
   | { intent: 'put-back'; id: string; change: Change }
   | { intent: 'import'; decisions: Record<string, Decision> }
   | { intent: 'undo-import' }
+  | { intent: 'backed-up' }
   | { intent: 'demo' };
 
 const SHAPES: Shapes<Sent> = {
@@ -139,6 +144,7 @@ const SHAPES: Shapes<Sent> = {
   'put-back': { id: 'text', change: 'record' },
   import: { decisions: 'record' },
   'undo-import': {},
+  'backed-up': {},
   demo: {},
 };
 
@@ -161,6 +167,9 @@ async function act(sent: Sent) {
       const answer = await withFile((intake) => intake.undo());
       return 'fault' in answer ? { faults: { storage: answer.fault } } : {};
     }
+    case 'backed-up':
+      await noteBackup(todayIso());
+      return {};
     case 'demo':
       await loadDemo(false);
       return {};
@@ -169,8 +178,15 @@ async function act(sent: Sent) {
 
 type Answer = { faults?: Record<string, string>; imported?: { names: string[]; written: number }; undo?: Change };
 
+/** How old the last backup is, quietly. */
+function backupSays(on: string | undefined, today: string): string {
+  if (on === undefined) return 'No backup was saved yet.';
+  const days = daysBetween(on, today);
+  return days <= 0 ? 'The last backup is of today.' : `The last backup is ${days} ${days === 1 ? 'day' : 'days'} old.`;
+}
+
 export default function Home({ loaderData }: Route.ComponentProps) {
-  const { files, today, all, found, page, last } = loaderData;
+  const { files, today, all, found, page, last, backupOn } = loaderData;
   const [place, setPlace] = usePlace();
   useLoadedBy(`${place.get('find') ?? ''}/${place.get('page') ?? ''}`);
   const [creating, setCreating] = useState(false);
@@ -210,8 +226,17 @@ export default function Home({ loaderData }: Route.ComponentProps) {
     if (isRefusal(source)) return setFileFault(source.refused);
     const found = await surveyFile(source);
     if ('fault' in found) return setFileFault(found.fault);
-    if (found.asked.length > 0) setSurvey(found);
+    await goOn(found);
+  };
+  const goOn = async (found: Survey) => {
+    if (found.areas.length > 0 || found.asked.length > 0) setSurvey(found);
     else await store({});
+  };
+  const settleAreas = async (by: 'file' | 'drawing') => {
+    setSurvey(undefined);
+    const found = await settleAreasOfFile(by);
+    if ('fault' in found) setFileFault(found.fault);
+    else await goOn(found);
   };
   const store = async (decisions: Record<string, Decision>) => {
     setSurvey(undefined);
@@ -236,8 +261,10 @@ export default function Home({ loaderData }: Route.ComponentProps) {
       (answer) => send({ intent: 'put-back', id, change: answer?.undo ?? {} }),
     );
   };
-  const saveBackup = async () =>
+  const saveBackup = async () => {
     saveTextFile(`ubertas-backup-${today}.json`, await exportBackup(today), 'application/json');
+    await send({ intent: 'backed-up' });
+  };
   return (
     <>
       <header className="top">
@@ -341,11 +368,21 @@ export default function Home({ loaderData }: Route.ComponentProps) {
             <Button disabled={all === 0} onClick={() => void saveBackup()}>
               Export a backup
             </Button>
-            <p className="small">What you save stays in this browser and leaves it only in files you save.</p>
+            <p className="small">
+              What you save stays in this browser and leaves it only in files you save.
+              {all > 0 && ` ${backupSays(backupOn, today)}`}
+            </p>
           </div>
         </aside>
       </main>
-      {survey && (
+      {survey && survey.areas.length > 0 && (
+        <AreaDialog
+          areas={survey.areas}
+          onSettle={(by) => void settleAreas(by)}
+          onCancel={() => setSurvey(undefined)}
+        />
+      )}
+      {survey && survey.areas.length === 0 && (
         <ImportDialog
           survey={survey}
           storing={fetcher.state !== 'idle'}

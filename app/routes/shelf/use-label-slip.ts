@@ -1,11 +1,11 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { FetcherWithComponents } from 'react-router';
 import type { Product } from '@core/records/case';
 import { checkLabel, formsShortBy } from '@core/products/label/check-label';
 import { showExact } from '@core/words/numbers';
 import type { ShelfChange } from '../../storage/shelf-repository';
 import { sendBy } from '../../work/send';
-import { dropDraft, useDraft } from '../../work/use-draft';
+import { useDraft } from '../../work/use-draft';
 import { useFollowed } from '../../work/use-followed';
 import { labelFrom, labelSoFar, type OtherGuarantee, type PlainNumber, type TypedLabel } from './typed-label';
 
@@ -28,10 +28,13 @@ export function useLabelSlip(product: Product | undefined, fetcher: FetcherWithC
     load: (record) => setTyped(labelFrom(record)),
     adopt: ({ changedAt }) => setTyped((before) => ({ ...before, changedAt })),
   });
-  const { offered } = useDraft(place, typed, dirty && answer?.kept === undefined, setTyped);
-  useEffect(() => {
-    if (answer?.kept) dropDraft(place);
-  }, [answer, place]);
+  const { offered } = useDraft({
+    place,
+    typed,
+    dirty,
+    savedBy: answer?.kept ? answer : undefined,
+    load: setTyped,
+  });
   const change = (over: Partial<TypedLabel>) => setTyped((before) => ({ ...before, ...over }));
   const faults = fetcher.state === 'idle' ? (fetcher.data?.faults ?? {}) : {};
   const soFar = labelSoFar(typed);

@@ -8,7 +8,7 @@ import type { Answer, Sent } from '../prescribe-action';
 import { Unsaved } from '../../../ui/unsaved';
 import { usePropertyWork } from '../../../work/property-work';
 import { useSend } from '../../../work/send';
-import { dropDraft, useDraft } from '../../../work/use-draft';
+import { useDraft } from '../../../work/use-draft';
 
 interface OwnModalProps {
   ask: OwnAsk;
@@ -27,14 +27,18 @@ export function OverrideModal({ ask, zoneId, by, onClose }: OwnModalProps) {
   const [first] = useState(typed);
   const { file } = usePropertyWork();
   const place = `${file.property.id}/override/${zoneId}/${ask.line}`;
-  const { offered } = useDraft(place, typed, JSON.stringify(typed) !== JSON.stringify(first), setTyped);
   const { fetcher, send } = useSend<Sent, Answer>();
+  const { offered } = useDraft({
+    place,
+    typed,
+    dirty: JSON.stringify(typed) !== JSON.stringify(first),
+    savedBy: fetcher.data && !fetcher.data.faults ? fetcher.data : undefined,
+    load: setTyped,
+  });
   const kept = fetcher.state === 'idle' && fetcher.data !== undefined && !fetcher.data.faults;
   useEffect(() => {
-    if (!kept) return;
-    dropDraft(place);
-    onClose();
-  }, [kept, onClose, place]);
+    if (kept) onClose();
+  }, [kept, onClose]);
   const faults = fetcher.state === 'idle' ? (fetcher.data?.faults ?? {}) : {};
   const keep = () => send({ intent: 'own', zoneId, line: ask.line, typed });
   return (

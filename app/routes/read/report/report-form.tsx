@@ -10,7 +10,7 @@ import { EXTRACTANTS, P_METHODS, PH_METHODS, ROWS, typedFromReport, type TypedRe
 import { Unsaved } from '../../../ui/unsaved';
 import { usePropertyWork } from '../../../work/property-work';
 import { sendBy } from '../../../work/send';
-import { dropDraft, useDraft } from '../../../work/use-draft';
+import { useDraft } from '../../../work/use-draft';
 import { useFollowed } from '../../../work/use-followed';
 
 const methodOptions = (methods: readonly (Method | 'same')[]) =>
@@ -49,16 +49,21 @@ export function ReportForm({
     load: (record) => setTyped(typedFromReport(record, today)),
     adopt: ({ changedAt }) => setTyped((before) => ({ ...before, changedAt })),
   });
-  const { offered } = useDraft(place, typed, dirty, setTyped);
+  const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
+  const { offered, forget } = useDraft({
+    place,
+    typed,
+    dirty,
+    savedBy: answer?.kept ? answer : undefined,
+    load: setTyped,
+  });
   const faults = fetcher.state === 'idle' ? (fetcher.data?.faults ?? {}) : {};
   const set = (key: Exclude<keyof TypedReport, 'values' | 'id' | 'changedAt'>) => (value: string) =>
     setTyped((before) => ({ ...before, [key]: value }));
   const keep = () => sendBy(fetcher, { intent: 'keep', zoneId, typed });
   const kept = fetcher.state === 'idle' ? fetcher.data?.kept : undefined;
   useEffect(() => {
-    if (!kept) return;
-    dropDraft(place);
-    onKept();
+    if (kept) onKept();
     // only a new answer counts
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [kept]);
@@ -161,7 +166,7 @@ export function ReportForm({
               okText="Throw away"
               cancelText="Go on typing"
               onConfirm={() => {
-                dropDraft(place);
+                forget();
                 onCancel();
               }}
             >
