@@ -53,9 +53,11 @@ export function ImportDialog({ survey, storing, onStore, onCancel }: ImportDialo
       ]}
     >
       <p>
-        {grouped(same, 0)} {same === 1 ? 'record is' : 'records are'} the same and stay, {grouped(fresh, 0)}{' '}
-        {fresh === 1 ? 'is' : 'are'} new and will be added. {grouped(asked.length, 0)}{' '}
-        {asked.length === 1 ? 'differs' : 'differ'}: choose what is to stand. Whatever is only here stays.
+        {grouped(asked.length, 0)} {asked.length === 1 ? 'record differs' : 'records differ'} from what is here: choose
+        what is to stand.{' '}
+        {same > 0 && `${grouped(same, 0)} ${same === 1 ? 'is' : 'are'} the same and ${same === 1 ? 'stays' : 'stay'}. `}
+        {fresh > 0 && `${grouped(fresh, 0)} ${fresh === 1 ? 'is new and is' : 'are new and are'} added. `}
+        Whatever is only here stays.
       </p>
       <p className="links">
         <Button onClick={() => setDecisions(usual())}>Take what is newer</Button>
