@@ -1,5 +1,9 @@
 import { ChangedMeanwhile, NotKept, PropertyGone, RecordRefused, TooMany } from './changes';
 
+interface Named {
+  name?: string;
+}
+
 /** What went wrong with a write, in a sentence a person can act on. Undefined for other faults, which are defects of ours. */
 export function storageFault(fault: unknown): string | undefined {
   if (fault instanceof ChangedMeanwhile)
@@ -8,9 +12,9 @@ export function storageFault(fault: unknown): string | undefined {
     return (fault as Error).message;
   if (fault instanceof RecordRefused || fault instanceof PropertyGone || fault instanceof TooMany)
     return `${fault.message} Nothing was changed.`;
-  const name =
-    (fault as { name?: string; inner?: { name?: string } } | undefined)?.inner?.name ??
-    (fault as { name?: string } | undefined)?.name;
+  const named = (fault ?? {}) as Named & { inner?: Named; failures?: readonly Named[] };
+  // a fault of many records is known by its first; Dexie gives it no name of its own
+  const name = named.inner?.name ?? named.failures?.[0]?.name ?? named.name;
   switch (name) {
     case 'QuotaExceededError':
       return 'The browser’s storage is full. Nothing was changed. Export a backup, free some space, then try again.';

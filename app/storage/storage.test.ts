@@ -350,6 +350,12 @@ describe('a fault of the browser’s database', () => {
   ])('%s is said in a sentence', (name, says) => {
     expect(storageFault(Object.assign(new Error('x'), { name }))).toContain(says);
   });
+  it('of many records at once is known by its first, which Dexie wraps without a name', () => {
+    const many = new Dexie.ModifyError('Error modifying one or more objects', [
+      new DOMException('gone', 'AbortError'),
+    ] as never);
+    expect(storageFault(many)).toContain('broke the write off (AbortError)');
+  });
   it('other faults are not taken for one', () => {
     expect(storageFault(new TypeError('x'))).toBeUndefined();
   });

@@ -3,6 +3,7 @@ import Papa from 'papaparse';
 import { decodeText, type Encoding } from '@core/files/decode-text';
 import { type CodeTarget, SampleMatcher, type ZoneTarget } from '@core/files/match-sample';
 import { fingerprint, guessReading, type RejectedLine, TableReader, type TableReading } from '@core/files/report-table';
+import { shortCells } from '@core/files/short-cells';
 import { printCsv } from '@core/files/print-csv';
 import { isRefusal, type Refusal } from '@core/reckoning/refusal';
 import { type MatchedSample, reportsOf, storeReports } from '../storage/report-intake';
@@ -51,7 +52,7 @@ const intake = {
   async open(file: File): Promise<Opened> {
     const decoded = decodeText(new Uint8Array(await file.arrayBuffer()));
     text = decoded.text;
-    const rows = Papa.parse<string[]>(text, { preview: SHOWN_ROWS }).data;
+    const rows = Papa.parse<string[]>(text, { preview: SHOWN_ROWS }).data.map(shortCells);
     const guess = guessReading(rows);
     return {
       encoding: decoded.encoding,
@@ -68,7 +69,8 @@ const intake = {
     Papa.parse<string[]>(text, {
       chunkSize: CHUNK,
       chunk: ({ data, meta }: Papa.ParseResult<string[]>) => {
-        for (const cells of data) {
+        for (const whole of data) {
+          const cells = shortCells(whole);
           if (row === reading.headerRow) header = cells;
           else if (row > reading.headerRow) reader.take(cells, row + 1);
           row++;

@@ -1,3 +1,4 @@
+import { shortCells } from './short-cells';
 import Papa from 'papaparse';
 import { isRefusal, type Refusal, refuse } from '../reckoning/refusal';
 import { isIsoDay } from '../days/day';
@@ -158,7 +159,7 @@ function daily(rows: readonly Row[]): ReadClimate | Refusal {
  */
 export function readClimateCsv(source: string): ReadClimate | Refusal {
   const { data } = Papa.parse<string[]>(source.replace(/^\uFEFF/, '').trim(), { skipEmptyLines: 'greedy' });
-  const [header, ...lines] = data;
+  const [header, ...lines] = data.map(shortCells);
   if (!header)
     return refuse('rows', 'There is nothing in it. Paste a table with a header: month, high F, low F, rain in.');
   const columns = header.flatMap((cell, at) => columnOf(cell, at) ?? []);

@@ -1,4 +1,5 @@
 import { MOST } from '../records/most';
+import { shortCells } from './short-cells';
 import Papa from 'papaparse';
 import { isRefusal, type Refusal, refuse } from '../reckoning/refusal';
 import { idMaker } from '../records/new-id';
@@ -117,7 +118,7 @@ function rowToProduct(
  */
 export function readShelfCsv(source: string): ShelfTable | Refusal {
   const { data } = Papa.parse<string[]>(source.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
-  const [header, ...rows] = data;
+  const [header, ...rows] = data.map(shortCells);
   if (!header) return refuse('', 'The file is empty.');
   const byName = new Map(COLUMNS.map((column) => [plain(column.header), column]));
   const columns = header.map((cell) => byName.get(plain(cell)));

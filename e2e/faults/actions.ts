@@ -1,0 +1,149 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Case, Product } from '@core/records/case';
+import { typedFromZone } from '../../app/routes/ground/draft/zone-from-typed';
+import { typedFromReport } from '../../app/routes/read/report/report-from-typed';
+import { labelFrom } from '../../app/routes/shelf/typed-label';
+
+/** One thing that an action of the application can be asked. */
+export interface Found {
+  route: string;
+  intent: string;
+}
+
+const SHAPES = /const SHAPES: Shapes<[^>]+> = (\{[\s\S]*?\});/;
+const KEY = /(?:^|\{|,)\s*(?:'([\w-]+)'|([a-z][\w]*)): \{/g;
+
+/** Every intent of every route, read from the shapes that the actions themselves check: none is listed by hand. */
+export function foundActions(root = 'app/routes'): Found[] {
+  const found: Found[] = [];
+  for (const folder of readdirSync(root))
+    for (const file of readdirSync(join(root, folder))) {
+      if (!/\.tsx?$/.test(file) || file.includes('.test.')) continue;
+      const source = readFileSync(join(root, folder, file), 'utf8');
+      const shapes = SHAPES.exec(source)?.[1];
+      if (!shapes) continue;
+      for (const key of shapes.matchAll(KEY)) found.push({ route: folder, intent: (key[1] ?? key[2]) as string });
+      if (source.includes('propertyAction<')) found.push({ route: folder, intent: 'undo' });
+    }
+  return found;
+}
+
+const dose = (zoneId: string, date: string) => ({ zoneId, date, productId: 'urea-46', for: 'N', rateLb: 1.5 });
+
+/** What an intent is asked with, from what stands; `undo` takes the change before it back. */
+export type Ask = (given: { file: Case; products: readonly Product[]; undo: unknown }) => Record<string, unknown>;
+
+/** The body of each intent, by `route/intent`. An intent that is found and not here fails the harness. */
+export const BODIES: Record<string, Ask> = {
+  'home/create': () => ({
+    name: 'Weir house',
+    climate: 'cool-north',
+    latitude: '',
+    highs: '',
+    lows: '',
+    lastFrost: '',
+    firstFrost: '',
+  }),
+  'home/remove': ({ file }) => ({ id: file.property.id }),
+  'home/put-back': ({ file }) => ({
+    id: file.property.id,
+    change: { property: { name: 'Put back' } },
+  }),
+  'home/backed-up': () => ({}),
+  'home/demo': () => ({}),
+  'ground/keep': ({ file }) => ({ typed: { ...typedFromZone(file.zones[0]), name: 'Renamed' } }),
+  'ground/remove': ({ file }) => ({ zoneId: file.zones[0]!.id }),
+  'ground/site': ({ file }) => ({
+    site: { ...file.property.site, origin: [-77, 38] },
+    says: 'Set.',
+    was: file.property.site ?? null,
+  }),
+  'ground/zones': ({ file }) => ({
+    zones: [
+      { ...file.zones[0], id: 'n1', name: 'N1', changedAt: undefined },
+      { ...file.zones[0], id: 'n2', name: 'N2', changedAt: undefined },
+    ],
+    site: { origin: [-77, 38] },
+    says: 'Added.',
+  }),
+  'ground/climate': () => ({ preset: 'cool-north' }),
+  'sample/start': ({ file }) => ({ zoneId: file.zones[0]!.id, plannedOn: '2027-04-06', depthIn: 4 }),
+  'sample/change': ({ file }) => ({ sample: { ...file.samples![0], cores: 12 } }),
+  'sample/printed': ({ file }) => ({ ids: file.samples!.map((s) => s.id), on: '2027-04-05' }),
+  'sample/remove': ({ file }) => ({ sampleId: file.samples![0]!.id }),
+  'sample/reading': ({ file }) => ({
+    zoneId: file.zones[0]!.id,
+    reading: { on: '2027-04-05', instrument: 'ph-pen', value: 6.1 },
+  }),
+  'sample/forget-reading': ({ file }) => ({ zoneId: file.zones[0]!.id, index: 0 }),
+  'read/keep': ({ file }) => ({
+    zoneId: file.zones[0]!.id,
+    typed: { ...typedFromReport(undefined, '2027-04-05'), unit: 'ppm', values: { pH: '6.1', K: '90' } },
+  }),
+  'read/remove': ({ file }) => ({ testId: file.soilTests![0]!.id }),
+  'read/school': () => ({ school: 'minimum' }),
+  'prescribe/switch': ({ file }) => ({ zoneId: file.zones[0]!.id, line: 'clippings', on: false }),
+  'prescribe/own': ({ file }) => ({
+    zoneId: file.zones[0]!.id,
+    line: 'nitrogen',
+    typed: { value: '2', reason: 'as agreed', by: 'A. Tester' },
+  }),
+  'prescribe/drop-own': ({ file }) => ({ zoneId: file.zones[0]!.id, line: 'nitrogen' }),
+  'prescribe/copy': ({ file }) => ({ zoneId: file.zones[0]!.id, fromName: 'Other', lines: [], reason: 'alike' }),
+  'prescribe/choice': () => ({ change: { school: 'saturation' } }),
+  'prescribe/product': ({ file }) => ({ choices: { [`${file.zones[0]!.id}/N`]: 'urea-46' } }),
+  'match/choose': ({ file }) => ({ choices: { [`${file.zones[0]!.id}/N`]: 'coated-urea-42' } }),
+  'season/product': ({ file }) => ({ key: `${file.zones[0]!.id}/N`, productId: 'coated-urea-42' }),
+  'season/choices': () => ({ choices: { effort: 'best' } }),
+  'season/doses': ({ file }) => ({
+    doses: [dose(file.zones[0]!.id, '2027-05-03')],
+    over: file.plans?.[0]?.changedAt ?? null,
+  }),
+  'season/keep': ({ file }) => ({
+    doses: [dose(file.zones[0]!.id, '2027-05-10')],
+    over: file.plans?.[0]?.changedAt ?? null,
+  }),
+  'season/plain': () => ({}),
+  'season/aside': () => ({ plan: { id: 'beside', year: 2027, aside: true, name: 'Beside', doses: [] } }),
+  'season/drop-aside': ({ file }) => ({ planId: file.plans?.[0]?.id ?? 'none' }),
+  'climate/use': ({ file }) => ({
+    climate: { ...file.property.climate, source: 'typed' },
+    latitudeDeg: 41,
+    moveDoses: true,
+  }),
+  'move-here/lay': ({ file }) => ({
+    zoneId: file.zones[0]!.id,
+    standing: [],
+    doses: [dose(file.zones[0]!.id, '2027-05-17')],
+  }),
+  'shelf/keep': ({ products }) => ({ typed: { ...labelFrom(products[0]), lot: 'Q7' }, draft: false }),
+  'shelf/remove': ({ products }) => ({ id: products[0]!.id }),
+  'shelf/store': ({ products }) => ({ products: products.slice(0, 6).map((p) => ({ ...p, lot: 'S' })) }),
+  'shelf/undo': ({ products }) => ({ change: { put: [], remove: [products[0]!.id] } }),
+  'settle/property': ({ file }) => ({
+    propertyId: file.property.id,
+    change: { put: { zones: [{ ...file.zones[0], name: 'Settled' }] } },
+  }),
+  'settle/product': ({ products }) => ({ product: { ...products[0], lot: 'settled' } }),
+};
+/** An undo of any page takes back what the page's own write left. */
+const UNDO: Ask = ({ undo }) => ({ change: undo ?? {} });
+/** Files go through a worker and are tried by their own doors. */
+export const BY_FILE = new Set(['home/import', 'home/undo-import']);
+
+export const bodyOf = ({ route, intent }: Found): Ask | undefined =>
+  BODIES[`${route}/${intent}`] ?? (intent === 'undo' ? UNDO : undefined);
+
+/** Where a page of a route lies, and the id of its route. */
+export function addressOf(route: string, propertyId: string): { path: string; routeId: string } {
+  const under: Record<string, string> = {
+    home: '/?index',
+    shelf: '/shelf',
+    settle: '/settle',
+    match: `/property/${propertyId}/prescribe/match`,
+    climate: `/property/${propertyId}/season/climate`,
+    'move-here': `/property/${propertyId}/season/move-here`,
+  };
+  return { path: under[route] ?? `/property/${propertyId}/${route}`, routeId: `routes/${route}/${route}` };
+}
