@@ -38,7 +38,7 @@ test('two tabs on one zone lose nothing: the one follows, and what both typed st
   await expect(page.getByText('Another tab changed this meanwhile.')).toBeVisible();
   await expect(name(page)).toHaveValue('River side');
   await save(page);
-  const dialog = page.getByRole('dialog', { name: 'The zone was changed in another tab' });
+  const dialog = page.getByRole('dialog', { name: 'The zone was changed meanwhile' });
   const row = dialog.getByRole('row', { name: /^Name/ });
   await expect(row).toContainText('River side');
   await expect(row).toContainText('Mill side');

@@ -60,12 +60,12 @@ export class PropertyGone extends Error {
 }
 
 /**
- * A record that somebody else wrote since it was read, in another tab: nothing was written. Both versions are told, so that a
+ * A record that was written since it was read, most often in another tab: nothing was written. Both versions are told, so that a
  * person can choose.
  */
 export class ChangedMeanwhile extends Error {
   constructor(readonly conflict: Conflict) {
-    super(`${conflict.what} was ${conflict.theirs ? 'changed' : 'deleted'} meanwhile, in another tab.`);
+    super(`${conflict.what} was ${conflict.theirs ? 'changed' : 'deleted'} since, perhaps in another tab.`);
     this.name = 'ChangedMeanwhile';
   }
 }

@@ -33,6 +33,28 @@ it('tells whoever sent it the answer of the action, which never sees the ticket'
   expect(act).toHaveBeenCalledWith({ intent: 'keep', name: 'Autumn' }, {});
 });
 
+it('lets actions run one after the other, so that the second goes on from what the first left', async () => {
+  const order: string[] = [];
+  const act = (sent: Sent) =>
+    new Promise<object>((done) => {
+      order.push(`begin ${sent.name}`);
+      setTimeout(() => {
+        order.push(`end ${sent.name}`);
+        done({});
+      }, 20);
+    });
+  const clientAction = answering({ keep: { name: 'text' } }, (sent: Sent) =>
+    sent.name === 'breaks' ? Promise.reject(new DOMException('x', 'AbortError')) : act(sent),
+  );
+  const ask = (name: string) =>
+    clientAction({
+      request: new Request('http://x/', { method: 'POST', body: JSON.stringify({ intent: 'keep', name }) }),
+      params: {},
+    });
+  await Promise.all([ask('first'), ask('breaks'), ask('second')]);
+  expect(order).toEqual(['begin first', 'end first', 'begin second', 'end second']);
+});
+
 it.each([
   ['a full disk', new DOMException('full', 'QuotaExceededError'), /storage is full/],
   ['a write that the browser broke off', new DOMException('gone', 'AbortError'), /broke the write off .*try again/],

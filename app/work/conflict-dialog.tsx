@@ -34,7 +34,7 @@ function Versions({ conflict }: { conflict: Conflict }) {
   const some = Object.values(sides).includes('mine') && differences.some(({ name }) => sides[name] !== 'mine');
   return (
     <Modal
-      title={theirs === undefined ? `${what} was deleted in another tab` : `${what} was changed in another tab`}
+      title={`${what} was ${theirs === undefined ? 'deleted' : 'changed'} meanwhile`}
       open
       width={760}
       onCancel={() => closeConflict({ chosen: false })}
@@ -71,7 +71,7 @@ function Versions({ conflict }: { conflict: Conflict }) {
       <p>
         {theirs === undefined
           ? 'Yours was not saved. It can be saved all the same, or stay deleted.'
-          : 'Since this page read it, another tab wrote it. Nothing of yours is saved yet: take one of the two, or choose field by field.'}{' '}
+          : 'It was written since this page read it, perhaps in another tab. Nothing of yours is saved yet: take one of the two, or choose field by field.'}{' '}
         Cancel keeps what you typed on the page.
       </p>
       {differences.length > 0 && (

@@ -40,6 +40,15 @@ export async function sendBy<Sent extends Intent, Answer>(
   }
 }
 
+let before: Promise<unknown> = Promise.resolve();
+
+/** Actions of one tab run one after the other: two quick clicks are two changes, the second over what the first left. */
+function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  const mine = before.then(work, work);
+  before = mine.catch(() => undefined);
+  return mine;
+}
+
 /**
  * The client action of a page: the body checked against its shapes, the work done, a fault of the browser's database answered in
  * words so that the page with all that was typed stays, and whoever sent it told.
@@ -54,7 +63,7 @@ export const answering =
     if (asked) asked.begun = true;
     let answer: Answer | StorageRefused | undefined;
     try {
-      answer = await orFault(() => act(sent as Sent, params));
+      answer = await orFault(() => inTurn(() => act(sent as Sent, params)));
       // what was stored is worth keeping, and worth knowing how much more will be
       if (!(answer as Partial<StorageRefused> | undefined)?.faults) void askToKeep().then(() => watchRoom());
       return answer;
