@@ -1,7 +1,6 @@
-import { chromium } from '@playwright/test';
-import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { ensureBuild, ensureChromium } from './setup.mjs';
+import { launched, served } from './served.mjs';
 
 /** A large database and a large file in headless Chromium: figures to look at, not a test. Part of `npm run bench`. */
 
@@ -9,7 +8,7 @@ const PROPERTIES = 1000;
 const ZONES = 5;
 const REPORTS = 3;
 const ROWS = 100_000;
-const PORT = '4183';
+const PORT = 4183;
 
 const demo = JSON.parse(readFileSync('demo/quarry-lane-school.json', 'utf8'));
 const grasses = ['tall-fescue', 'kentucky-bluegrass', 'bermudagrass', 'zoysiagrass', 'fine-fescue'];
@@ -52,15 +51,8 @@ function propertyOf(i) {
 
 ensureChromium();
 ensureBuild();
-const server = spawn(process.execPath, ['--import', 'tsx', 'server/serve.ts'], {
-  env: { ...process.env, PORT, HOST: '127.0.0.1', NODE_ENV: 'production' },
-  stdio: ['ignore', 'pipe', 'inherit'],
-});
-await new Promise((ready) => server.stdout.on('data', (text) => String(text).includes('http') && ready()));
-const browser = await chromium.launch({
-  executablePath: process.env.UBERTAS_CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu'],
-});
+const origin = await served(PORT);
+const browser = await launched();
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 page.setDefaultTimeout(300_000);
 const say = (what, ms) =>
@@ -85,7 +77,6 @@ const watchFrames = () =>
   });
 const longestGap = () => page.evaluate(() => window.ubertasGaps.longest);
 
-const origin = `http://127.0.0.1:${PORT}`;
 await page.goto(`${origin}/`);
 await page.getByText('Nothing here yet').waitFor();
 const cases = Array.from({ length: PROPERTIES }, (_, i) => propertyOf(i));
@@ -144,4 +135,3 @@ await timed('one property’s reading with 100 reports more', async () => {
   await page.getByRole('heading', { name: 'Findings, and what follows' }).waitFor();
 });
 await browser.close();
-server.kill();

@@ -1,26 +1,17 @@
-import { chromium } from '@playwright/test';
-import { spawn } from 'node:child_process';
 import { benchProperty } from './bench-property';
 import { ensureBuild, ensureChromium } from './setup.mjs';
+import { launched, served } from './served.mjs';
 
 /** The season's planner in headless Chromium, as a person sees it: from the click to the first plan, and to the proof. Part of `npm run bench`. */
 
-const PORT = '4184';
+const PORT = 4184;
 const given = benchProperty(4);
 const products = given.products ?? [];
 
 ensureChromium();
 ensureBuild();
-const server = spawn(process.execPath, ['--import', 'tsx', 'server/serve.ts'], {
-  env: { ...process.env, PORT, HOST: '127.0.0.1', NODE_ENV: 'production' },
-  stdio: ['ignore', 'pipe', 'inherit'],
-});
-await new Promise<void>((ready) => server.stdout.on('data', (text) => String(text).includes('http') && ready()));
-const browser = await chromium.launch({
-  executablePath: process.env.UBERTAS_CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu'],
-});
-const origin = `http://127.0.0.1:${PORT}`;
+const origin = await served(PORT);
+const browser = await launched();
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 page.setDefaultTimeout(60_000);
 await page.goto(`${origin}/`);
@@ -87,4 +78,3 @@ for (const run of [1, 2, 3]) {
   );
 }
 await browser.close();
-server.kill();

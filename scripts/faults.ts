@@ -13,11 +13,12 @@ import {
   writeUntilKilled,
 } from '../e2e/faults/run-faults';
 import { writeMeasured } from './measured';
+import { CHROMIUM, launched, served } from './served.mjs';
 import { ensureBuild, ensureChromium, ensurePackages } from './setup.mjs';
 
 /** `npm run faults`: what comes of faults of the browser's database, of killed browsers, a full disk and two tabs. */
 
-const PORT = '4188';
+const PORT = 4188;
 const DEBUGGING_PORT = 9388;
 /** How often the browser is killed in the middle of its writes, and how long after their beginning at most, ms. */
 const KILLS = 60;
@@ -27,16 +28,11 @@ const ROUNDS_OF_TWO_TABS = 40;
 ensurePackages();
 ensureChromium();
 ensureBuild();
-const server = spawn(process.execPath, ['--import', 'tsx', 'server/serve.ts'], {
-  env: { ...process.env, PORT, NODE_ENV: 'production' },
-  stdio: ['ignore', 'pipe', 'inherit'],
-});
-const running = new Set<ChildProcess>([server]);
+const origin = await served(PORT);
+/** Browsers of their own process, which end with the script. */
+const running = new Set<ChildProcess>();
 process.on('exit', () => running.forEach((each) => each.kill('SIGKILL')));
-await new Promise<void>((ready) => server.stdout.on('data', (text) => String(text).includes('http') && ready()));
-const origin = `http://127.0.0.1:${PORT}`;
-const executablePath = process.env.UBERTAS_CHROMIUM ?? '/usr/bin/chromium';
-const args = ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage'];
+const { executablePath, args } = CHROMIUM;
 
 async function ready(page: Page): Promise<void> {
   await page.clock.setFixedTime(new Date('2027-04-05T09:00:00'));
@@ -54,7 +50,7 @@ async function filled(page: Page): Promise<void> {
   }
 }
 
-const browser = await chromium.launch({ executablePath, args });
+const browser = await launched();
 const context = await browser.newContext();
 const page = await context.newPage();
 await filled(page);

@@ -1,30 +1,21 @@
-import { chromium } from '@playwright/test';
-import { spawn } from 'node:child_process';
 import { corpus } from '../e2e/hostile/corpus';
 import { type Outcome, runHostile } from '../e2e/hostile/run-hostile';
 import { writeMeasured } from './measured';
 import { ensureBuild, ensureChromium, ensurePackages } from './setup.mjs';
+import { launched, served } from './served.mjs';
 
 /** `npm run hostile`: what every door of the application does with files that mean it harm. */
 
-const PORT = '4189';
+const PORT = 4189;
 /** A page that stands still longer is one that hangs, ms. */
 const HANGS_MS = 2_000;
 
 ensurePackages();
 ensureChromium();
 ensureBuild();
-const server = spawn(process.execPath, ['--import', 'tsx', 'server/serve.ts'], {
-  env: { ...process.env, PORT, NODE_ENV: 'production' },
-  stdio: ['ignore', 'pipe', 'inherit'],
-});
-process.on('exit', () => server.kill());
-await new Promise<void>((ready) => server.stdout.on('data', (text) => String(text).includes('http') && ready()));
-const browser = await chromium.launch({
-  executablePath: process.env.UBERTAS_CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage'],
-});
-const page = await browser.newPage({ baseURL: `http://127.0.0.1:${PORT}` });
+const origin = await served(PORT);
+const browser = await launched();
+const page = await browser.newPage({ baseURL: origin });
 await page.addInitScript('globalThis.__name ??= (named) => named;');
 await page.goto('/');
 await page.getByLabel('Case file or backup').setInputFiles('demo/okonedo-residence.json');

@@ -1,10 +1,9 @@
-import { chromium } from '@playwright/test';
-import { spawn } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
+import { launched, served } from './served.mjs';
 
 /** One picture of each main view, from the demo data on a fixed day: `npm run build && npm run screenshots`. */
 
-const PORT = '4181';
+const PORT = 4181;
 const OUT = 'docs/screenshots';
 const TODAY = '2027-04-05T09:00:00';
 const WIDE = { width: 1280, height: 800 };
@@ -115,24 +114,17 @@ const VIEWS = [
   { name: 'prescribe-phone', path: '/property/fenwick-allotment-paths/prescribe', size: PHONE },
 ];
 
-const server = spawn(process.execPath, ['--import', 'tsx', 'server/serve.ts'], {
-  env: { ...process.env, PORT, HOST: '127.0.0.1', NODE_ENV: 'production', UBERTAS_DEMO: '1' },
-  stdio: ['ignore', 'pipe', 'inherit'],
-});
-await new Promise((ready) => server.stdout.on('data', (text) => String(text).includes('http') && ready()));
+const origin = await served(PORT, { UBERTAS_DEMO: '1' });
 mkdirSync(OUT, { recursive: true });
-const browser = await chromium.launch({
-  executablePath: process.env.UBERTAS_CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-gpu'],
-});
+const browser = await launched();
 const page = await browser.newPage({ viewport: WIDE });
 page.on('dialog', (dialog) => void dialog.accept());
 await page.clock.setFixedTime(new Date(TODAY));
-await page.goto(`http://127.0.0.1:${PORT}/`);
+await page.goto(`${origin}/`);
 await page.getByText('Quarry Lane School').first().waitFor();
 for (const { name, path, size, open, prepare } of VIEWS) {
   await page.setViewportSize(size);
-  await page.goto(`http://127.0.0.1:${PORT}${path}`);
+  await page.goto(`${origin}${path}`);
   await page.locator('h1').waitFor();
   // charts and the drawing sheet come a moment after the page, and keys are heard only once it is alive
   await page.waitForTimeout(900);
@@ -146,5 +138,4 @@ for (const { name, path, size, open, prepare } of VIEWS) {
   console.log(`${OUT}/${name}.png`);
 }
 await browser.close();
-server.kill();
 process.exit(0);
