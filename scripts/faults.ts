@@ -134,7 +134,7 @@ const row = (what: string, of: readonly Tally[]) =>
 writeMeasured(
   'faults',
   [
-    'Faults of the browser’s database (aborted at once, aborted when the write had succeeded, full, refused) at the writes of every action found in the routes, by `npm run faults`:',
+    'Faults of the browser’s database (aborted at once, aborted when the write had succeeded, full, refused, failed for no reason given) at the writes of every action found in the routes, by `npm run faults`:',
     '',
     '| action | tried | said in words | whole | false successes | pages replaced |',
     '| --- | --: | --: | --: | --: | --: |',

@@ -21,7 +21,14 @@ await page.goto('/');
 await page.getByLabel('Case file or backup').setInputFiles('demo/okonedo-residence.json');
 await page.getByRole('link', { name: 'Okonedo residence' }).waitFor();
 const row = ({ file, answer, ms, stillMs }: Outcome) =>
-  `| ${file.door} | ${file.what} | ${answer === '' ? 'no answer' : answer.replaceAll('|', '/').replace(/\s+/g, ' ').slice(0, 90)} | ${Math.round(ms)} | ${Math.round(stillMs)} |`;
+  `| ${file.door} | ${file.what} | ${
+    answer === ''
+      ? 'no answer'
+      : answer
+          .replaceAll('|', '/')
+          .replace(/[\s\p{Cc}]+/gu, ' ')
+          .slice(0, 90)
+  } | ${Math.round(ms)} | ${Math.round(stillMs)} |`;
 const outcomes = await runHostile(page, corpus(), '/property/okonedo-residence', (each) => console.log(row(each)));
 await browser.close();
 

@@ -2,7 +2,7 @@
  * Runs inside the page and its workers, before anything of ours: writes to the browser's database are counted, and the one that
  * was armed fails in one of the ways that browsers fail. Written as one function, because it travels as text.
  */
-export const FAULTS = ['abort', 'quota', 'throw', 'commit'] as const;
+export const FAULTS = ['abort', 'quota', 'throw', 'unknown', 'commit'] as const;
 export type FaultKind = (typeof FAULTS)[number];
 
 export function faultShim(): void {
@@ -29,6 +29,7 @@ export function faultShim(): void {
       state.count++;
       const hit = state.armed && state.count === state.armed.at ? state.armed.kind : undefined;
       if (hit === 'throw') throw new DOMException('injected', 'DataError');
+      if (hit === 'unknown') throw new DOMException('injected', 'UnknownError');
       if (hit === 'abort' || hit === 'quota' || hit === 'commit') {
         const { transaction } = this;
         const request = real.apply(this, args);
