@@ -1,6 +1,6 @@
 import type { BrowserContext, Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { expect, openCases, test, TODAY } from './ubertas-page';
+import { expect, openCases, standing, test, TODAY } from './ubertas-page';
 
 const GROUND = '/property/okonedo-residence/ground';
 
@@ -43,6 +43,7 @@ test('two tabs on one zone lose nothing: the one follows, and what both typed st
   await expect(row).toContainText('River side');
   await expect(row).toContainText('Mill side');
   await expect(page.getByText('River side is saved.')).toBeHidden();
+  await standing(dialog);
   await row.getByText('Mine', { exact: true }).click();
   await dialog.getByRole('button', { name: 'Take what is chosen' }).click();
   await expect(dialog).toBeHidden();
@@ -101,6 +102,7 @@ test('a file opened twice changes nothing; an older one asks what is to stand, a
   await give(older);
   const dialog = page.getByRole('dialog', { name: 'Some of this is here already' });
   await expect(dialog.getByRole('listitem')).toHaveText([/Lawn of old.*which is newer is not known/]);
+  await standing(dialog);
   await dialog.getByText('From the file', { exact: true }).click();
   await dialog.getByRole('button', { name: 'Import' }).click();
   await expect(page.getByText('The file was imported.')).toBeVisible();
@@ -116,6 +118,7 @@ test('a file opened twice changes nothing; an older one asks what is to stand, a
   await give(older);
   const areas = page.getByRole('dialog', { name: 'An area that its drawing contradicts' });
   await expect(areas.getByRole('listitem')).toHaveText([/^Wide lawn says [\d,]+ sq ft, and its drawing gives/]);
+  await standing(areas);
   await areas.getByRole('button', { name: 'Cancel' }).click();
   await expect(areas).toBeHidden();
 });

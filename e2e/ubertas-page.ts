@@ -1,4 +1,4 @@
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 
 export const TODAY = '2027-04-05';
@@ -39,6 +39,9 @@ export async function choose(page: Page, label: string, option: string): Promise
   await list.getByTitle(option, { exact: true }).click();
   await expect(list).toBeHidden();
 }
+
+/** Waits until a dialog stands: a click on one that is still unfolding falls beside its button. */
+export const standing = (dialog: Locator): Promise<void> => expect(dialog).not.toHaveClass(/ant-zoom/);
 
 /** Where a point of the drawing sheet lies on the screen, as long as its ruler starts at 0 and a square is 10 ft. */
 export async function sheetPoints(page: Page): Promise<(eastFt: number, southFt: number) => { x: number; y: number }> {

@@ -7,6 +7,10 @@ test('from an empty browser to dated, weighed doses, out as a file and back, and
   context,
 }) => {
   const requests = await recordRequests(context);
+  // another tab follows all of it, and tells the server as little
+  const other = await context.newPage();
+  await other.goto('/');
+  await expect(other.getByText('Nothing here yet')).toBeVisible();
   await page.goto('/');
   await expect(page.getByText('Nothing here yet')).toBeVisible();
 
@@ -150,6 +154,7 @@ test('from an empty browser to dated, weighed doses, out as a file and back, and
   await expect(page).toHaveURL(/#find=Gatehouse$/);
   await page.reload();
   await expect(page.getByText('1 found')).toBeVisible();
+  await expect(other.getByRole('link', { name: 'Gatehouse green' })).toBeVisible();
   expect(await requests.leaks('gatehouse', 'front lawn')).toEqual([]);
 });
 

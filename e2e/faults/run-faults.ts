@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import type { Case, Product } from '@core/records/case';
+import { typedFromReport } from '../../app/routes/read/report/report-from-typed';
 import { addressOf, bodyOf, BY_FILE, type Found, foundActions } from './actions';
 import { FAULTS, type FaultKind, faultShim } from './shim';
 
@@ -260,31 +261,100 @@ const rename = (zone: Lawn['zone'], number: number) => ({
 const versionOf = (answer: Answered, zoneId: string): string | undefined =>
   (answer.data as { undo?: { over?: Record<string, string> } } | undefined)?.undo?.over?.[`zones/${zoneId}`];
 
-/** Writes until the browser is killed after so many ms, and tells what was acknowledged. */
+/** What each kind of write left behind, as the number that was written last; 0 before the first. */
+export type Numbers = Record<'zone' | 'reading' | 'report' | 'plan' | 'label', number>;
+const NONE: Numbers = { zone: 0, reading: 0, report: 0, plan: 0, label: 0 };
+
+/** The numbers that stand, and whether a write of two tables reached only one of them. */
+export async function readNumbers(page: Page): Promise<{ numbers: Numbers; half: boolean }> {
+  const { zone, propertyId, number, half } = await readLawn(page);
+  const all = await dump(page);
+  const of = (kind: string) =>
+    (all[kind] ?? [])
+      .map(({ value }) => value as Record<string, unknown>)
+      .filter((value) => value.propertyId === propertyId || kind === 'products');
+  const readings = (zone as unknown as { readings?: { value: number }[] }).readings ?? [];
+  const labs = of('soilTests').map((test) => Number(/^lab (\d+)$/.exec(String(test.lab))?.[1] ?? 0));
+  const doses = of('plans').flatMap((plan) => (plan.doses as { rateLb: number }[] | undefined) ?? []);
+  const lots = of('products').map((product) => Number(/^lot (\d+)$/.exec(String(product.lot))?.[1] ?? 0));
+  return {
+    half,
+    numbers: {
+      zone: number,
+      reading: readings.length,
+      report: Math.max(0, ...labs),
+      plan: Math.round(Math.max(0, ...doses.map((each) => each.rateLb)) * RATES),
+      label: Math.max(0, ...lots),
+    },
+  };
+}
+/** Doses of a plan carry the number as a rate, lb product, so many to the pound. */
+const RATES = 1000;
+
+/** One more write of a kind, from what stands; undefined where it was not acknowledged. */
+async function writeOne(page: Page, kind: keyof Numbers, next: number): Promise<number | undefined> {
+  const { propertyId, zone } = await readLawn(page);
+  const all = await dump(page);
+  const plan = all.plans
+    ?.map(({ value }) => value as { propertyId: string; changedAt?: string })
+    .find((each) => each.propertyId === propertyId);
+  const product = all.products?.[0]?.value as Product;
+  const asked: Record<keyof Numbers, [route: string, body: object]> = {
+    zone: ['ground', rename(zone, next)],
+    reading: [
+      'sample',
+      { intent: 'reading', zoneId: zone.id, reading: { on: '2027-04-05', instrument: 'ph-pen', value: 6 } },
+    ],
+    report: [
+      'read',
+      {
+        intent: 'keep',
+        zoneId: zone.id,
+        typed: { ...typedFromReport(undefined, '2027-04-05'), lab: `lab ${next}`, unit: 'ppm', values: { pH: '6.1' } },
+      },
+    ],
+    plan: [
+      'season',
+      {
+        intent: 'keep',
+        doses: [{ zoneId: zone.id, date: '2027-05-10', productId: 'urea-46', for: 'N', rateLb: next / RATES }],
+        over: plan?.changedAt ?? null,
+      },
+    ],
+    label: ['shelf', { intent: 'store', products: [{ ...product, lot: `lot ${next}` }] }],
+  };
+  const [route, body] = asked[kind];
+  const { data } = await send(page, route, propertyId, body);
+  return data !== undefined && faultsIn(data) === undefined ? next : undefined;
+}
+
+/** Writes of every kind, one after the other, until the browser is killed after so many ms; tells what was acknowledged. */
 export async function writeUntilKilled(
   page: Page,
   afterMs: number,
   kill: () => Promise<void>,
-): Promise<{ count: number; last?: number }> {
-  const { propertyId, zone, number } = await readLawn(page);
-  let stands = zone;
+): Promise<{ count: number; acknowledged: Numbers }> {
+  const { numbers } = await readNumbers(page);
+  const acknowledged: Numbers = { ...NONE };
   let count = 0;
-  let last: number | undefined;
   const end = new Promise<void>((done) => setTimeout(() => void kill().then(done), afterMs));
   try {
-    for (let next = number + 1; ; next++) {
-      const answer = await send(page, 'ground', propertyId, rename(stands, next));
-      const version = versionOf(answer, zone.id);
-      if (version === undefined) break;
-      stands = { ...stands, changedAt: version };
+    const kinds = Object.keys(NONE) as (keyof Numbers)[];
+    // every kind comes first at some time, whenever the kill falls
+    const from = Math.floor(Math.random() * kinds.length);
+    for (let at = from; ; at++) {
+      const kind = kinds[at % kinds.length] as keyof Numbers;
+      const next = Math.max(numbers[kind], acknowledged[kind]) + 1;
+      const done = await writeOne(page, kind, next);
+      if (done === undefined) break;
+      acknowledged[kind] = done;
       count++;
-      last = next;
     }
   } catch {
     // the browser is gone in the middle of a call, as it should be
   }
   await end;
-  return { count, last };
+  return { count, acknowledged };
 }
 
 /** Two tabs that save one zone from one version at the same moment: one is kept, the other is asked. */
