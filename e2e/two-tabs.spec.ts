@@ -87,6 +87,14 @@ test('a file opened twice changes nothing; an older one asks what is to stand, a
   await choosing.setInputFiles('demo/okonedo-residence.json');
   await expect(page.getByText('All of this file is here already. Nothing was changed.')).toBeVisible();
   await expect(page.getByText('1 property')).toBeVisible();
+  await expect(page.getByText('No backup was saved yet.')).toBeVisible();
+  const [backup] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export a backup' }).click(),
+  ]);
+  await expect(page.getByText('The last backup is of today.')).toBeVisible();
+  await choosing.setInputFiles(await backup.path());
+  await expect(page.getByText('All of this file is here already. Nothing was changed.')).toBeVisible();
 
   const older = JSON.parse(readFileSync('demo/okonedo-residence.json', 'utf8')) as {
     zones: { name: string; changedAt?: string; areaSqFt: number; rectangle?: object }[];

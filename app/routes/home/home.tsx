@@ -9,6 +9,7 @@ import { typedNumber } from '@core/typed/typed-number';
 import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { isRefusal } from '@core/reckoning/refusal';
 import type { Decision } from '@core/files/compare-cases';
+import { refuseSize } from '@core/files/largest-file';
 import { exportBackup, readImport } from '../../storage/case-files';
 import { applyChange, type Change } from '../../storage/changes';
 import { randomId } from '../../storage/record-id';
@@ -262,7 +263,14 @@ export default function Home({ loaderData }: Route.ComponentProps) {
     );
   };
   const saveBackup = async () => {
-    saveTextFile(`ubertas-backup-${today}.json`, await exportBackup(today), 'application/json');
+    const name = `ubertas-backup-${today}.json`;
+    // a text beyond what a browser can hold is none; what could not be opened again is no backup
+    const text = await exportBackup(today).catch(() => undefined);
+    if (text === undefined || refuseSize(name, text.length, 'case'))
+      return setFileFault(
+        'All properties together are more than one backup can hold and open again. Export them one by one, each on its own page.',
+      );
+    saveTextFile(name, text, 'application/json');
     await send({ intent: 'backed-up' });
   };
   return (
