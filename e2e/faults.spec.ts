@@ -1,4 +1,5 @@
-import { runFaults, runTwoTabs, withShim } from './faults/run-faults';
+import { runTwoTabs } from './faults/kills-and-tabs';
+import { runFaults, withShim } from './faults/run-faults';
 import { expect, openCases, test, TODAY } from './ubertas-page';
 
 /** A slice of `npm run faults`: an action of each page, and two tabs that save at the same moment. */

@@ -3,16 +3,8 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import {
-  fillDisk,
-  type Numbers,
-  readNumbers,
-  runFaults,
-  runTwoTabs,
-  type Tally,
-  withShim,
-  writeUntilKilled,
-} from '../e2e/faults/run-faults';
+import { fillDisk, type Numbers, readNumbers, runTwoTabs, writeUntilKilled } from '../e2e/faults/kills-and-tabs';
+import { runFaults, type Tally, withShim } from '../e2e/faults/run-faults';
 import { writeMeasured } from './measured';
 import { CHROMIUM, launched, served } from './served.mjs';
 import { ensureBuild, ensureChromium, ensurePackages } from './setup.mjs';

@@ -4,6 +4,7 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { areaDoubtSays, areaDoubts } from '@core/files/check-ground';
 import { isToBeAsked } from '@core/files/compare-cases';
 import { readImport } from '../storage/case-files';
+import { ChangedMeanwhile } from '../storage/changes';
 import {
   type Decisions,
   decisionKey,
@@ -36,7 +37,10 @@ let surveyed: Surveyed[] = [];
 let undo: RestoreUndo | undefined;
 
 const faulty = (fault: unknown): Fault => ({
-  fault: storageFault(fault) ?? 'The file could not be stored. Nothing was changed; try again.',
+  fault:
+    fault instanceof ChangedMeanwhile
+      ? `${fault.message} Nothing was changed: choose the file again to see how it stands now.`
+      : (storageFault(fault) ?? 'The file could not be stored. Nothing was changed; try again.'),
 });
 
 const NO_FILE: Fault = { fault: 'There is no file to store: choose it again.' };

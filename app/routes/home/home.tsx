@@ -8,7 +8,6 @@ import { faultsByField } from '@core/records/strict-schema';
 import { typedNumber } from '@core/typed/typed-number';
 import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { isRefusal } from '@core/reckoning/refusal';
-import type { Decision } from '@core/files/compare-cases';
 import { refuseSize } from '@core/files/largest-file';
 import { exportBackup, readImport } from '../../storage/case-files';
 import { applyChange, type Change } from '../../storage/changes';
@@ -35,10 +34,9 @@ import { useFollow } from '../../work/use-follow';
 import { useDone } from '../../work/use-done';
 import { Wordmark } from '../../ui/wordmark';
 import { climateFromText } from '../../work/climate-text';
-import { readFileText } from '../../workers/read-file-text';
-import type { Survey } from '../../workers/case-intake';
 import { AreaDialog } from './area-dialog';
-import { settleAreasOfFile, surveyFile, withFile } from './case-import';
+import { withFile } from './case-import';
+import { type ImportAnswer, type ImportSent, useCaseImport } from './use-case-import';
 import { ImportDialog } from './import-dialog';
 import type { Route } from './+types/home';
 import { NextTwoWeeks } from './next-two-weeks';
@@ -126,8 +124,7 @@ type Sent =
   | ({ intent: 'create' } & TypedProperty)
   | { intent: 'remove'; id: string }
   | { intent: 'put-back'; id: string; change: Change }
-  | { intent: 'import'; decisions: Record<string, Decision> }
-  | { intent: 'undo-import' }
+  | ImportSent
   | { intent: 'backed-up' }
   | { intent: 'demo' };
 
@@ -177,7 +174,7 @@ async function act(sent: Sent) {
   }
 }
 
-type Answer = { faults?: Record<string, string>; imported?: { names: string[]; written: number }; undo?: Change };
+type Answer = ImportAnswer & { faults?: Record<string, string>; undo?: Change };
 
 /** How old the last backup is, quietly. */
 function backupSays(on: string | undefined, today: string): string {
@@ -194,11 +191,9 @@ export default function Home({ loaderData }: Route.ComponentProps) {
   const [search, setSearch] = useState(place.get('find') ?? '');
   const finding = useRef<ReturnType<typeof setTimeout>>(undefined);
   const searchBox = useRef<InputRef>(null);
-  const [fileFault, setFileFault] = useState<string>();
-  const [survey, setSurvey] = useState<Survey>();
-  const [opened, setOpened] = useState<Answer['imported']>();
   const { fetcher, send } = useSend<Sent, Answer>();
   const done = useDone();
+  const { fileFault, setFileFault, survey, opened, choose, settleAreas, store, cancel } = useCaseImport(send);
   useFollow(undefined);
   const reckoned = useMemo(() => files.map((file) => reckonedRow(file, today)), [files, today]);
   const rows = reckoned.flatMap((row) => ('season' in row ? [row] : []));
@@ -221,39 +216,6 @@ export default function Home({ loaderData }: Route.ComponentProps) {
   useKey('find', () => searchBox.current?.focus());
   useKey('new-property', () => setCreating(true));
 
-  const choose = async (file: File) => {
-    setFileFault(undefined);
-    const source = await readFileText(file);
-    if (isRefusal(source)) return setFileFault(source.refused);
-    const found = await surveyFile(source);
-    if ('fault' in found) return setFileFault(found.fault);
-    await goOn(found);
-  };
-  const goOn = async (found: Survey) => {
-    if (found.areas.length > 0 || found.asked.length > 0) setSurvey(found);
-    else await store({});
-  };
-  const settleAreas = async (by: 'file' | 'drawing') => {
-    setSurvey(undefined);
-    const found = await settleAreasOfFile(by);
-    if ('fault' in found) setFileFault(found.fault);
-    else await goOn(found);
-  };
-  const store = async (decisions: Record<string, Decision>) => {
-    setSurvey(undefined);
-    await done(
-      async () => {
-        const answer = await send({ intent: 'import', decisions });
-        setOpened(answer?.imported);
-        return answer;
-      },
-      (answer) => (answer?.imported?.written ? 'The file was imported.' : undefined),
-      () => {
-        setOpened(undefined);
-        return send({ intent: 'undo-import' });
-      },
-    );
-  };
   const remove = async (file: Case) => {
     const { id, name } = file.property;
     await done(
@@ -384,18 +346,14 @@ export default function Home({ loaderData }: Route.ComponentProps) {
         </aside>
       </main>
       {survey && survey.areas.length > 0 && (
-        <AreaDialog
-          areas={survey.areas}
-          onSettle={(by) => void settleAreas(by)}
-          onCancel={() => setSurvey(undefined)}
-        />
+        <AreaDialog areas={survey.areas} onSettle={(by) => void settleAreas(by)} onCancel={cancel} />
       )}
       {survey && survey.areas.length === 0 && (
         <ImportDialog
           survey={survey}
           storing={fetcher.state !== 'idle'}
           onStore={(decisions) => void store(decisions)}
-          onCancel={() => setSurvey(undefined)}
+          onCancel={cancel}
         />
       )}
       <PropertyForm open={creating} onClose={() => setCreating(false)} />
