@@ -15,6 +15,8 @@ rmSync(out, { recursive: true, force: true });
 mkdirSync(out, { recursive: true });
 
 const counts = { passed: 0, failed: 0, skipped: 0 };
+/** What failed, by name: said once more at the end, because the end is what people and machines keep. */
+const failed = [];
 const seconds = (since) => `${((Date.now() - since) / 1000).toFixed(1)} s`;
 const root = new URL('..', import.meta.url);
 
@@ -29,13 +31,14 @@ const gathered = (command, args, options = {}) =>
   });
 
 /** A check that is one thing: it passes or fails as a whole. */
-async function check(name, script, { tells = false } = {}) {
+async function check(name, script) {
   const since = Date.now();
   const { status, printed } = await gathered('npm', ['run', '--silent', script]);
   const ok = status === 0;
   counts[ok ? 'passed' : 'failed']++;
+  if (!ok) failed.push(`${name}\n${printed.trim().split('\n').slice(-20).join('\n')}`);
   console.log(`\n${name}: ${ok ? 'passed' : 'FAILED'}, ${seconds(since)}`);
-  if (!ok || tells) console.log(printed.trim());
+  if (!ok) console.log(printed.trim());
   return ok;
 }
 
@@ -46,11 +49,16 @@ function counted(name, status, read) {
     counts.passed += found.passed;
     counts.failed += found.failed;
     counts.skipped += found.skipped;
+    failed.push(...found.names);
     // a runner that fails without a failing test (a crash, no test found) is a failure all the same
-    if (status !== 0 && found.failed === 0) counts.failed++;
+    if (status !== 0 && found.failed === 0) {
+      counts.failed++;
+      failed.push(`${name}: ended with ${status} without a failing test`);
+    }
   } catch (fault) {
     console.error(`${name} left no report: ${fault.message}`);
     counts.failed++;
+    failed.push(`${name}: no report`);
   }
 }
 
@@ -81,6 +89,14 @@ async function unitTests() {
     return {
       passed: report.numPassedTests,
       failed: report.numFailedTests,
+      names: report.testResults.flatMap(({ name, assertionResults }) =>
+        assertionResults
+          .filter((each) => each.status === 'failed')
+          .map(
+            (each) =>
+              `${name.replace(root.pathname, '')} › ${each.fullName}\n${each.failureMessages.join('\n').slice(0, 1500)}`,
+          ),
+      ),
       skipped: report.numTotalTests - report.numPassedTests - report.numFailedTests,
     };
   });
@@ -93,7 +109,8 @@ async function checks() {
   await check('Format', 'format:check');
   await check('Import rules', 'imports');
   await check('Unused code', 'unused');
-  await check('Package audit', 'audit:packages', { tells: true });
+  // what is known of other people's packages changes from day to day and is no property of a commit: told, not counted
+  console.log(`\nPackage audit: ${(await gathered('npm', ['run', '--silent', 'audit:packages'])).printed.trim()}`);
   return check('Production build', 'build:quiet');
 }
 
@@ -106,11 +123,27 @@ if (built) {
     env: { ...process.env, UBERTAS_COUNTS: `${out}/browser.json` },
   });
   counted('Browser tests', status, () => {
-    const { stats } = JSON.parse(readFileSync(`${out}/browser.json`, 'utf8'));
-    return { passed: stats.expected, failed: stats.unexpected + stats.flaky, skipped: stats.skipped };
+    const { stats, suites } = JSON.parse(readFileSync(`${out}/browser.json`, 'utf8'));
+    const specsOf = (suite) => [...(suite.specs ?? []), ...(suite.suites ?? []).flatMap(specsOf)];
+    return {
+      passed: stats.expected,
+      failed: stats.unexpected + stats.flaky,
+      skipped: stats.skipped,
+      names: suites
+        .flatMap(specsOf)
+        .filter((spec) => !spec.ok)
+        .map((spec) => {
+          const errors = spec.tests.flatMap((test) => test.results.flatMap((result) => result.errors));
+          return `${spec.file} › ${spec.title}\n${errors
+            .map((error) => error.message)
+            .join('\n')
+            .slice(0, 1500)}`;
+        }),
+    };
   });
   console.log(`Browser tests: ${seconds(since)}`);
 }
 
+for (const each of failed) console.log(`\nFAILED: ${each}`);
 console.log(`\n${counts.passed} passed, ${counts.failed} failed, ${counts.skipped} skipped`);
 process.exit(counts.failed === 0 ? 0 : 1);
