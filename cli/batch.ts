@@ -21,6 +21,8 @@ export interface BatchOptions extends Partial<Pick<TableReading, 'unit' | 'metho
   grass?: string;
   texture?: string;
   packs?: RulePacks;
+  /** Day of planning, against which the age of a sample is judged. */
+  judgedOn?: string;
 }
 export interface BatchCount {
   samples: number;
@@ -57,10 +59,11 @@ function reckonSample(read: ReadSample, options: BatchOptions): object | Refusal
   };
   const { prescription, read: reading } = prescribeZone({
     zone,
-    test,
+    tests: [test],
     products: STARTER_SHELF,
     codes: [],
     packs: options.packs,
+    asOf: options.judgedOn,
   });
   const { ph, nitrogen, phosphorus, potassium, magnesium, sulfur, refusals } = prescription;
   const levels: Record<string, string> = {};

@@ -187,7 +187,7 @@ describe('the command line', () => {
       source: 'county-table 3',
     });
     expect(read.zones[0]!.findings.find((f) => f.analyte === 'P')).toMatchObject({
-      source: 'ubertas-sufficiency 1.0.0',
+      source: 'ubertas-sufficiency 1.1.0',
     });
   });
 });
@@ -220,7 +220,7 @@ describe('batch', () => {
         sample: 'A1',
         line: 2,
         levels: { P: 'high', K: 'low' },
-        packs: ['ubertas-sufficiency 1.0.0'],
+        packs: ['ubertas-sufficiency 1.1.0'],
       }),
     ]);
     expect(results[0]).toMatchObject({

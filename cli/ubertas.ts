@@ -7,6 +7,8 @@ import { type Case, checkCase } from '../core/records/case';
 import { printPlan } from '../core/files/plan-results';
 import { printInterpretation, printPrescription } from '../core/files/reading-results';
 import { BUILT_IN_PACKS, type RulePacks, withPack } from '../core/packs/rule-packs';
+import { isIsoDay } from '../core/days/day';
+import dayjs from 'dayjs';
 import { explain } from '../core/reckoning/define';
 import { handbookEntry } from '../core/reckoning/handbook';
 import { isRefusal, type Refusal, refuse } from '../core/reckoning/refusal';
@@ -21,10 +23,11 @@ import { runBatch } from './batch';
 const USAGE = `ubertas list
 ubertas explain ID
 ubertas reckon ID 'JSON'
-ubertas interpret CASE.json [--school sufficiency|minimum|saturation] [--pack PACK.json]
-ubertas prescribe CASE.json [--pack PACK.json]
-ubertas plan CASE.json [--year 2027] [--pack PACK.json]
-ubertas batch REPORTS.csv [--grass ID] [--texture ID] [--unit ppm] [--method mehlich-3] [--buffer mehlich] [--pack PACK.json]
+ubertas interpret CASE.json [--school sufficiency|minimum|saturation] [--on 2027-03-01] [--pack PACK.json]
+ubertas prescribe CASE.json [--on 2027-03-01] [--pack PACK.json]
+ubertas plan CASE.json [--year 2027] [--on 2027-03-01] [--pack PACK.json]
+ubertas batch REPORTS.csv [--grass ID] [--texture ID] [--unit ppm] [--method mehlich-3] [--buffer mehlich] [--on 2027-03-01] [--pack PACK.json]
+--on is the day of planning: reports are judged by their age on it (today, where it is not given), and days before it are past.
 - stands for standard input.`;
 
 const say = (value: unknown): void => void process.stdout.write(`${JSON.stringify(value, null, 2)}\n`);
@@ -92,10 +95,16 @@ async function main(): Promise<void> {
       unit: { type: 'string' },
       method: { type: 'string' },
       buffer: { type: 'string' },
+      on: { type: 'string' },
     },
   });
   const [command, first, second] = positionals;
   const packs = packsFrom(values.pack ?? []);
+  const asOf = values.on;
+  if (asOf !== undefined && !isIsoDay(asOf))
+    throw new Refused(refuse('on', `"${asOf}" is not a day: write it like 2027-03-01.`));
+  // a file gives the same plan on any day unless a day is asked for; only the age of a report goes by the clock (A7)
+  const judgedOn = asOf ?? dayjs().format('YYYY-MM-DD');
   switch (command) {
     case 'list':
       for (const { id, unit, title } of REGISTRY.values()) process.stdout.write(`${id}\t${unit}\t${title}\n`);
@@ -115,11 +124,11 @@ async function main(): Promise<void> {
         throw new Refused(
           refuse('school', `"${school}" is not a school of interpretation: use one of ${SCHOOLS.join(', ')}.`),
         );
-      say(printInterpretation(readCaseFile(first), { school, packs }));
+      say(printInterpretation(readCaseFile(first), { school, packs, asOf, judgedOn }));
       return;
     }
     case 'prescribe':
-      say(printPrescription(readCaseFile(first), { packs }));
+      say(printPrescription(readCaseFile(first), { packs, asOf, judgedOn }));
       return;
     case 'plan': {
       const given = readCaseFile(first);
@@ -133,6 +142,8 @@ async function main(): Promise<void> {
         printPlan(given, {
           year,
           packs,
+          asOf,
+          judgedOn,
           best: (file, plan, picked, locked) => planBest(highs, file, plan, { picked, locked, packs }),
           seconds: () => (performance.now() - since) / 1000,
         }),
@@ -153,6 +164,7 @@ async function main(): Promise<void> {
           method: values.method,
           bufferMethod: values.buffer,
           packs,
+          judgedOn,
         },
       );
       process.stderr.write(`${samples} samples read, ${refused} rows refused\n`);

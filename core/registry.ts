@@ -4,6 +4,14 @@ import { zoneAmount } from './field/zone-amount';
 import { limeDoses } from './lime/doses';
 import { limeMaterial } from './lime/material';
 import { mehlichLime } from './lime/mehlich';
+import { smpEstimate } from './lime/smp-estimate';
+import { firstLimeDose } from './lime/first-dose';
+import { deficitLeft } from './prescription/deficit-left';
+import { gypsumDoses } from './gypsum/doses';
+import { gypsumMaterial } from './gypsum/material';
+import { outstanding } from './prescription/ledger';
+import { laboratoryAdvice } from './prescription/laboratory-figure';
+import { sulfurOfCec } from './sulfur/most-a-year';
 import { textureLime } from './lime/texture-table';
 import { nitrogenYear } from './nitrogen/year';
 import { capped } from './prescription/capped';
@@ -38,6 +46,8 @@ import { areaError, walkedError } from './ground/area-error';
 import { areaToFeed } from './ground/area-to-feed';
 import { coreCount } from './sampling/cores';
 import { cationPpm } from './soil/cation-ppm';
+import { exchangeableSodium, sodiumFromSar } from './soil/exchangeable-sodium';
+import { soilEce } from './soil/salinity';
 import { textureClass } from './ground/texture-class';
 import { gypsumRequirement } from './gypsum/requirement';
 import { adamsEvansLime } from './lime/adams-evans';
@@ -78,6 +88,9 @@ const ALL = [
   bufferAcidity,
   cecBySum,
   soilSodium,
+  soilEce,
+  exchangeableSodium,
+  sodiumFromSar,
   waterSar,
   residualCarbonate,
   waterLoad,
@@ -86,6 +99,8 @@ const ALL = [
   smpLime,
   adamsEvansLime,
   textureLime,
+  smpEstimate,
+  firstLimeDose,
   limeEcce,
   limeMaterial,
   limeDoses,
@@ -93,6 +108,7 @@ const ALL = [
   sulfurForCarbonate,
   sulfurProduct,
   sulfurDoses,
+  sulfurOfCec,
   sulfurLimeEquivalent,
   peatLimeEquivalent,
   gypsumRequirement,
@@ -105,6 +121,11 @@ const ALL = [
   oxideOfElement,
   capped,
   ownFigure,
+  gypsumMaterial,
+  gypsumDoses,
+  outstanding,
+  deficitLeft,
+  laboratoryAdvice,
   productRate,
   productDelivers,
   productCoverage,

@@ -45,9 +45,9 @@ describe('the layouts of the simulated laboratory', () => {
     expect(rowsOf('long').filter((r) => r[0] === 'QLS-27-01')).toHaveLength(16);
     expect(LAYOUTS.acetate.bytes([bag])[0]).toBe(0xef);
   });
-  // by hand: 44 ppm x 0.3 lb a ppm an inch x 4 in = 52.8 lb/acre; 74 + 100 - 61 = 113 ppm of Mg, over 121.525 = 0.92985
+  // by hand: 44 ppm x 2 = 88 lb/acre by custom (A1); 74 + 100 - 61 = 113 ppm of Mg, over 121.525 = 0.92985
   it.each<[LayoutId, RegExp, string]>([
-    ['per-acre', /^K lb\/A/, '52.80'],
+    ['per-acre', /^K lb\/A/, '88.00'],
     ['per-acre', /^Sampled$/, '3/2/2027'],
     ['metric', /^pH CaCl2/, '5,0'],
     ['metric', /^Date/, '02.03.2027'],

@@ -53,7 +53,13 @@ function readBack(layout: LayoutId, soils?: ReadonlyMap<number, Soil>, change: P
 }
 
 const prescribed = (test: SoilTest, of: Zone = zone) => {
-  const { prescription } = prescribeZone({ zone: of, test, products: STARTER_SHELF, codes: [], asOf: '2027-04-01' });
+  const { prescription } = prescribeZone({
+    zone: of,
+    tests: [test],
+    products: STARTER_SHELF,
+    codes: [],
+    asOf: '2027-04-01',
+  });
   const { ph, nitrogen, phosphorus, potassium, magnesium, sulfur } = prescription;
   return {
     action: ph.action,

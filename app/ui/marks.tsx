@@ -7,16 +7,17 @@ export const MARK_OF: Record<PlannedFor, { letter: string; word: string }> = {
   K2O: { letter: 'K', word: 'potash' },
   lime: { letter: 'L', word: 'lime' },
   sulfur: { letter: 'S', word: 'sulfur' },
+  gypsum: { letter: 'G', word: 'gypsum' },
 };
 
 /** Diameter of a circle whose area follows the amount; lime counts a fiftieth. */
 export function markSize(purpose: PlannedFor, lbPer1000: number, scale: number, least = 11.5, most = 24): number {
-  const d = scale * Math.sqrt(purpose === 'lime' ? lbPer1000 / 50 : lbPer1000);
+  const d = scale * Math.sqrt(purpose === 'lime' || purpose === 'gypsum' ? lbPer1000 / 50 : lbPer1000);
   return Math.min(most, Math.max(least, d));
 }
 
 /**
- * The shape code: circle N, diamond K2O, square lime, triangle pointing down S. Phosphate has no shape of its own, only
+ * The shape code: circle N, diamond K2O, square lime, triangle pointing down S, six sides gypsum. Phosphate has no shape of its own, only
  * its letter. `d` is the diameter of the circle of equal area.
  */
 export function Mark({
@@ -34,12 +35,25 @@ export function Mark({
 }) {
   const stroke = state === 'due' ? 'var(--moss)' : 'var(--loam)';
   const shape = { fill: 'var(--sheet)', stroke, strokeWidth: state === 'due' ? 2 : 1.4 };
-  const h = { N: d / 2, P2O5: d / 2, K2O: (1.253 * d) / 2, lime: (0.886 * d) / 2, sulfur: (1.347 * d) / 2 }[purpose];
+  const h = {
+    N: d / 2,
+    P2O5: d / 2,
+    K2O: (1.253 * d) / 2,
+    lime: (0.886 * d) / 2,
+    sulfur: (1.347 * d) / 2,
+    gypsum: (0.93 * d) / 2,
+  }[purpose];
   return (
     <g>
       {purpose === 'N' && <circle cx={x} cy={y} r={h} {...shape} />}
       {purpose === 'K2O' && <path d={`M${x} ${y - h}L${x + h} ${y}L${x} ${y + h}L${x - h} ${y}Z`} {...shape} />}
       {purpose === 'lime' && <rect x={x - h} y={y - h} width={2 * h} height={2 * h} {...shape} />}
+      {purpose === 'gypsum' && (
+        <path
+          d={`M${x - h} ${y - h * 0.5}L${x} ${y - h}L${x + h} ${y - h * 0.5}V${y + h * 0.5}L${x} ${y + h}L${x - h} ${y + h * 0.5}Z`}
+          {...shape}
+        />
+      )}
       {purpose === 'sulfur' && <path d={`M${x - h} ${y - h * 0.72}H${x + h}L${x} ${y + h}Z`} {...shape} />}
       {(d >= 11 || purpose === 'P2O5') && (
         <text

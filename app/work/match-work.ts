@@ -2,7 +2,6 @@ import { typedNumber } from '@core/typed/typed-number';
 import type { Product } from '@core/records/case';
 import { asked, type MatchContext, type Need, percentToward } from '@core/products/match/need';
 import { type Trip, tripsOf } from '@core/season/plan/trips';
-import { prescribeSalinity } from '@core/prescription/prescribe-others';
 import { isRefusal } from '@core/reckoning/refusal';
 import { dayOfYear } from '@core/days/day';
 import { waterPh } from '@core/soil/report';
@@ -71,7 +70,7 @@ export function useMatchWork(work: PropertyWork, bag?: Product): MatchWork | und
     prescription,
     phosphorusSays: phosphorus && `${significant(phosphorus.value, 3)} ${phosphorus.unit}`,
     soilPh: read && waterPh(read.readings)?.ph,
-    salty: prescribeSalinity(read).standing === 'saline',
+    salty: prescription.salinity.standing === 'saline',
     meanF: trip.date && season.weather ? season.weather.meanF[dayOfYear(trip.date)] : undefined,
   };
   const setTyped = (key: TypedNeed, text: string) =>

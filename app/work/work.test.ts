@@ -96,9 +96,9 @@ describe('what follows from a finding', () => {
       after: ' lb lime per 1000, in one dose.',
     });
   });
-  it('is sulfur in two doses on centipedegrass, and leaving it alone in limy soil', () => {
+  it('is sulfur in small doses on centipedegrass’s weak soil (judgement B7), and leaving it alone in limy soil', () => {
     const on = (name: string) => phConsequence(workOf(demo(name), '2027-04-05', null).zoneSeason!.prescription);
-    expect(on('fenwick-allotment-paths').after).toMatch(/lb S per 1000, as 2 of 3\.2/);
+    expect(on('fenwick-allotment-paths').after).toMatch(/lb S per 1000, as 4 of 1\.6/);
     expect(on('thornbury-chapel-green').after).toContain('leave it');
   });
   it('counts each dose in what it is for', () => {

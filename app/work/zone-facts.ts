@@ -1,16 +1,18 @@
 import type { Zone } from '@core/records/case';
 import type { ZoneFacts } from '@core/prescription/zone-facts';
 import { choiceKey } from '@core/season/plan/season-plan';
-import { latestTest } from '@core/soil/report';
+import { testsNewestFirst } from '@core/soil/report';
+import { ageDayOf } from '@core/season/rules/first-day';
 import type { PropertyWork } from './property-work';
 
 /** What a zone's prescription follows from, as the property's work has it. */
-export const zoneFacts = ({ file, plan, today }: PropertyWork, zone: Zone): ZoneFacts => ({
+export const zoneFacts = ({ file, plan, today, year }: PropertyWork, zone: Zone): ZoneFacts => ({
   zone,
-  test: latestTest(file.soilTests ?? [], zone.id),
+  tests: testsNewestFirst(file.soilTests ?? [], zone.id),
   products: file.products ?? [],
   codes: file.codes ?? [],
   choices: file.choices,
-  asOf: today,
+  asOf: ageDayOf(year, today),
+  year,
   limeProductId: plan?.products?.[choiceKey(zone.id, 'lime')],
 });

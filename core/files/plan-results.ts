@@ -12,7 +12,10 @@ import type { Case, PlannedDose } from '../records/case';
 export interface PrintPlanOptions {
   year: number;
   packs?: RulePacks;
+  /** Days before it are past. */
   asOf?: string;
+  /** Day of planning, against which the age of reports is judged. */
+  judgedOn?: string;
   /** Finds the best plan; the core has no solver of its own. */
   best: (given: Case, plan: SeasonPlan, products: Readonly<Record<string, string>>, locked: PlannedDose[]) => BestPlan;
   /** What the caller measured; the core has no clock. */
@@ -28,10 +31,10 @@ const line =
   });
 
 /** Plans a property's year with the optimising planner and prints it: doses, purchases, checks, and how well it is proven. */
-export function printPlan(given: Case, { year, packs, asOf, best, seconds }: PrintPlanOptions) {
+export function printPlan(given: Case, { year, packs, asOf, judgedOn, best, seconds }: PrintPlanOptions) {
   const kept = currentPlan(given, year);
   const picked = kept?.products ?? {};
-  const draft = planSeason(given, year, picked, asOf, packs);
+  const draft = planSeason(given, year, picked, asOf, packs, judgedOn);
   const found = best(given, draft, picked, kept?.doses?.filter((d) => d.locked) ?? []);
   const planned = found.status === 'optimal' || found.status === 'feasible';
   // a search that found nothing in its limit says nothing about what is possible: the plain draft stands in for it

@@ -40,7 +40,7 @@ describe('any table', () => {
     fc.assert(
       fc.property(samples, (soils) => {
         const ppm = `Sample,pH,K (ppm; Mehlich-3)\n${soils.map((s, i) => `S${i},${s.ph / 10},${s.k}`).join('\n')}`;
-        const acre = `Sample,Depth,pH,K lb/A Mehlich 3\n${soils.map((s, i) => `S${i},0-${s.depth} in,${s.ph / 10},${(s.k * 0.3 * s.depth).toFixed(6)}`).join('\n')}`;
+        const acre = `Sample,Depth,pH,K lb/A Mehlich 3\n${soils.map((s, i) => `S${i},0-${s.depth} in,${s.ph / 10},${(s.k * 2).toFixed(6)}`).join('\n')}`;
         const comma = `Sample;pH;K mg/kg Mehlich III\n${soils.map((s, i) => `S${i};${String(s.ph / 10).replace('.', ',')};${s.k},0`).join('\n')}`;
         const expected = soils.map((s) => s.k);
         for (const text of [ppm, acre, comma])

@@ -21,6 +21,8 @@ export interface LimeBuffer {
   startsAtPh: number;
   /** Readings that can be this buffer, both ends inside. */
   readings: { from: number; to: number };
+  /** Acidity it finds, cmolc/kg: `perPh` for each pH below `fromPh` (A8). SMP and Sikora after Tri-State; from memory. */
+  acidity: { perPh: number; fromPh: number };
   /** pH aims the equation reaches, both ends inside. */
   aims: { from: number; to: number };
   /** Effective neutralising value of the lime that the equation counts in, percent. */
@@ -28,6 +30,8 @@ export interface LimeBuffer {
   resultUnit: string;
 }
 
+/** Effective value of the agricultural lime that SMP and Mehlich tons mean: neutralising 90, fineness to about 65 (B3). Tri-State footnote, from memory; Mehlich taken alike, unsure. */
+const FIELD_LIME_ECCE_PERCENT = 65;
 const FIELD_LIME = 'lb lime per 1000 ft2';
 const PURE_LIME = 'lb CaCO3 per 1000 ft2';
 
@@ -37,9 +41,10 @@ const mehlich: LimeBuffer = {
   method: 'lime.mehlich',
   startsAtPh: MEHLICH_BUFFER_START_PH,
   readings: MEHLICH_READINGS,
+  acidity: { perPh: 4, fromPh: MEHLICH_BUFFER_START_PH },
   // the buffer itself starts at 6.6 and cannot say what 6.6 needs
   aims: { from: 0, to: 6.59 },
-  basisEccePercent: 90,
+  basisEccePercent: FIELD_LIME_ECCE_PERCENT,
   resultUnit: FIELD_LIME,
 };
 const smp: LimeBuffer = {
@@ -48,8 +53,9 @@ const smp: LimeBuffer = {
   method: 'lime.smp',
   startsAtPh: 7.5,
   readings: { from: 4, to: 7.5 },
+  acidity: { perPh: 12, fromPh: 7 },
   aims: { from: 6, to: 6.8 },
-  basisEccePercent: 90,
+  basisEccePercent: FIELD_LIME_ECCE_PERCENT,
   resultUnit: FIELD_LIME,
 };
 const adamsEvans: LimeBuffer = {
@@ -58,6 +64,7 @@ const adamsEvans: LimeBuffer = {
   method: 'lime.adams-evans',
   startsAtPh: 8,
   readings: { from: 7, to: 8.1 },
+  acidity: { perPh: 8, fromPh: 8 },
   aims: { from: 0, to: 7 },
   basisEccePercent: 100,
   resultUnit: PURE_LIME,

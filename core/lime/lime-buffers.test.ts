@@ -35,8 +35,8 @@ describe('the table of lime buffers', () => {
       aims.to,
       basisEccePercent,
     ];
-    expect(of(LIME_BUFFERS.mehlich)).toEqual([6.6, 3.9, 6.75, 0, 6.59, 90]);
-    expect(of(LIME_BUFFERS.smp)).toEqual([7.5, 4, 7.5, 6, 6.8, 90]);
+    expect(of(LIME_BUFFERS.mehlich)).toEqual([6.6, 3.9, 6.75, 0, 6.59, 65]);
+    expect(of(LIME_BUFFERS.smp)).toEqual([7.5, 4, 7.5, 6, 6.8, 65]);
     expect(of(LIME_BUFFERS['adams-evans'])).toEqual([8, 7, 8.1, 0, 7, 100]);
   });
   it('takes a Mehlich buffer of 6.75 for no acidity, and 6.76 for none of its own (value from memory)', () => {

@@ -16,6 +16,10 @@ export interface Grass {
   ceilingLb: number;
   mowIn: [number, number];
   lowChloride?: boolean;
+  /** The window's top is only where it does best: above it the grass is left alone up to pH 7.5 (B6). */
+  phTopIsOptimum?: boolean;
+  /** Salt the grass begins to suffer from, ECe dS/m (A3). */
+  salineFromDsPerM?: number;
   note: string;
 }
 

@@ -24,7 +24,11 @@ export interface Range {
   low?: number;
   enough: number;
   high: number;
+  /** Flagged from here, and called harmful from `toxic` (A11). */
+  flagged?: number;
   toxic?: number;
+  /** Whose steps these are, in a sentence. */
+  note?: string;
 }
 interface RangeRow extends Partial<Range> {
   analyte: Analyte;
@@ -81,6 +85,8 @@ const grassRow = yup
     ceilingLb: num('Yearly N ceiling', { min: 0, max: 10 }).required('The yearly N ceiling is missing.'),
     mowIn: pair('Mowing height', 8).required('The mowing height is missing.'),
     lowChloride: yes('Low chloride').optional(),
+    phTopIsOptimum: yes('pH top is an optimum').optional(),
+    salineFromDsPerM: num('Saline from', { above: 0, max: 60, unit: 'dS/m' }).optional(),
     note: text('Note', 300).optional().default(''),
   })
   .test(
@@ -102,7 +108,9 @@ const rangeRow = yup
     low: num('Low starts', { min: 0 }).optional(),
     enough: num('Enough starts', { min: 0 }).optional(),
     high: num('High starts', { min: 0 }).optional(),
+    flagged: num('Flagged from', { min: 0 }).optional(),
     toxic: num('Harmful from', { min: 0 }).optional(),
+    note: text('Note', 200).optional(),
     enoughByPh: byPh.optional(),
     highByPh: byPh.optional(),
   })

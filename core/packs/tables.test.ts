@@ -9,20 +9,27 @@ import { BUILT_IN_PACKS, rangeIn } from './rule-packs';
 // unless a line says otherwise.
 
 describe('the tables stand as their sources give them', () => {
-  it('sufficiency ranges, ppm: low, enough, high start (Carrow et al. 2004; Carrow, Waddington & Rieke 2001; from memory)', () => {
+  it('sufficiency ranges, ppm: low, enough, high start (Carrow et al. 2004; Carrow, Waddington & Rieke 2001; modified Morgan and Mehlich-1 rows, judgement A10; from memory)', () => {
     const rows = [...BUILT_IN_PACKS.sufficiency].map(([key, r]) => [key, r.low, r.enough, r.high, r.toxic]);
     expect(rows).toEqual([
       ['P/mehlich-3', 13, 27, 55, undefined],
       ['P/bray-p1', 5, 16, 31, undefined],
       ['P/olsen', 7, 13, 29, undefined],
       ['P/morgan', 5, 10, 21, undefined],
+      ['P/modified-morgan', 2, 4, 14, undefined],
       ['P/mehlich-1', 6, 18, 55, undefined],
       ['K/mehlich-3', 26, 51, 117, undefined],
       ['K/ammonium-acetate', 41, 76, 176, undefined],
-      ['K/mehlich-1', 38, 88, 155, undefined],
+      ['K/modified-morgan', 50, 100, 160, undefined],
+      ['K/mehlich-1', 38, 60, 155, undefined],
       ['Ca/mehlich-3', undefined, 501, 751, undefined],
+      ['Ca/ammonium-acetate', undefined, 501, 751, undefined],
+      ['Ca/modified-morgan', undefined, 1000, 1500, undefined],
+      ['Ca/mehlich-1', undefined, 300, 720, undefined],
       ['Mg/mehlich-3', undefined, 61, 121, undefined],
       ['Mg/ammonium-acetate', undefined, 100, 201, undefined],
+      ['Mg/modified-morgan', undefined, 50, 120, undefined],
+      ['Mg/mehlich-1', undefined, 30, 60, undefined],
       ['S/mehlich-3', 10, 15, 41, undefined],
       ['Fe/mehlich-3', 25, 50, 101, undefined],
       ['Mn/mehlich-3', undefined, undefined, undefined, undefined],
@@ -32,7 +39,7 @@ describe('the tables stand as their sources give them', () => {
       ['Mn/dtpa', undefined, 1, 2, undefined],
       ['Zn/dtpa', undefined, 0.5, 1, undefined],
       ['Cu/dtpa', undefined, 0.2, 0.4, undefined],
-      ['B/hot-water', 0.2, 0.4, 2, undefined],
+      ['B/hot-water', 0.2, 0.4, 2, 5],
     ]);
     expect(BUILT_IN_PACKS.sufficiency.get('Mn/mehlich-3')).toMatchObject({
       enoughByPh: [
@@ -70,7 +77,7 @@ describe('the tables stand as their sources give them', () => {
       ['centipedegrass', 'warm', 5, 6, 5.5, 0.5, 1, 2, 2, 1, 2],
       ['st-augustinegrass', 'warm', 6, 7.5, 6.5, 2, 2.75, 4, 4, 3.5, 4],
       ['bahiagrass', 'warm', 5.5, 6.5, 5.8, 1, 2, 3, 4, 3, 4],
-      ['buffalograss', 'warm', 6.5, 8, 7, 0, 1, 2, 2, 2, 4],
+      ['buffalograss', 'warm', 6, 8, 6.5, 0, 1, 2, 2, 2, 4],
       ['seashore-paspalum', 'warm', 5.5, 8, 6.5, 2, 4, 6, 6, 0.5, 2],
     ]);
   });

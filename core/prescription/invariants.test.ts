@@ -66,7 +66,7 @@ const code: LocalCode = {
 };
 const products = [...STARTER_SHELF] as Product[];
 const prescribe = (zone: Zone, test: SoilTest | undefined, codes: LocalCode[] = []): ZonePrescription =>
-  prescribeZone({ zone, test, products, codes }).prescription;
+  prescribeZone({ zone, tests: test ? [test] : [], products, codes }).prescription;
 const limitOf = (zone: Zone) => ALL_GRASSES.find((grass) => grass.id === zone.grass)?.ceilingLb as number;
 const figuresOf = ({ ph, nitrogen, phosphorus, potassium, magnesium, sulfur }: ZonePrescription): Figure[] =>
   [

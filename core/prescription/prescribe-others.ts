@@ -1,74 +1,21 @@
 import type { Analyte } from '../records/vocabularies';
 import type { Level } from '../soil/levels';
-import { gypsumRequirement } from '../gypsum/requirement';
+import { analyteName } from '../records/analytes';
+import { methodName } from '../records/methods';
+import type { Zone } from '../records/case';
 import { isRefusal } from '../reckoning/refusal';
-import { PPM_PER_CMOLC } from '../soil/cec';
+import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../packs/rule-packs';
 import type { Interpretation } from '../soil/interpret';
-import { cecOf } from '../soil/other-schools';
+import { salinityMethodOf, salineFromDsPerM, soilEce } from '../soil/salinity';
 import { findReading, waterPh } from '../soil/report';
-import { SALINE_DS_PER_M, SODIC_ESP_PERCENT } from '../soil/sodium';
-import { equalDoses } from '../tables/equal-doses';
 import { type Figure, figureOf, traced } from '../reckoning/figure';
-import type { ZoneFacts } from './zone-facts';
-import { fixed } from '../words/numbers';
+import { threeDigits, trimmed } from '../words/numbers';
 import { FREE_LIME_ABOVE_PH } from '../soil/limy-soil';
-
-/** Exchange is never complete: more gypsum by this factor. Common practice. */
-const INCOMPLETE_EXCHANGE = 1.25;
-/** ESP that a sodic soil is brought down to. Common practice: 5 to 10. */
-const ESP_AIM = 10;
-/** Most gypsum in a dose, lb gypsum/1000 ft2. Common practice. */
-const GYPSUM_DOSE_LB = 40;
-const GYPSUM_DEPTH_IN = 4;
-
-/** Gypsum, only for sodic soil with drainage. */
-export interface GypsumPrescription {
-  yearLb: number;
-  espPercent?: number;
-  doses: number[];
-  says: string;
-  figure?: Figure;
-}
-
-/** Gypsum where exchangeable sodium is reported and reads sodic. */
-export function prescribeGypsum({ zone }: ZoneFacts, read: Interpretation | undefined): GypsumPrescription {
-  const none = (says: string, espPercent?: number): GypsumPrescription => ({ yearLb: 0, doses: [], says, espPercent });
-  const sodium = read && findReading(read.readings, 'Na')?.value;
-  const cec = read && cecOf(read.readings);
-  if (sodium === undefined || cec === undefined || cec === 0) return none('Sodium is not on a report: no gypsum.');
-  const espPercent = (sodium / PPM_PER_CMOLC.Na / cec) * 100;
-  if (espPercent < SODIC_ESP_PERCENT)
-    return none(
-      `Exchangeable sodium is ${fixed(espPercent, 1)} % of CEC, under ${SODIC_ESP_PERCENT}: not sodic.`,
-      espPercent,
-    );
-  if (zone.drainage === 'poor')
-    return none('Sodic, but poorly drained: without drainage gypsum cannot be leached. Drain first.', espPercent);
-  const figure = figureOf(
-    gypsumRequirement,
-    {
-      cec: traced(cec, 'soil report'),
-      espPercent: traced(Math.min(100, espPercent), 'Na over CEC'),
-      aimEspPercent: traced(ESP_AIM, 'common practice'),
-      treatedDepthIn: traced(GYPSUM_DEPTH_IN, 'surface gypsum on standing turf'),
-    },
-    { title: 'Gypsum', unit: 'lb gypsum per 1000 ft2' },
-  );
-  if (isRefusal(figure)) return none(figure.refused, espPercent);
-  const yearLb = figure.value * INCOMPLETE_EXCHANGE;
-  return {
-    yearLb,
-    espPercent,
-    doses: equalDoses(yearLb, GYPSUM_DOSE_LB),
-    figure,
-    says: `Sodic: ${fixed(espPercent, 1)} % of CEC is sodium. Gypsum, times ${INCOMPLETE_EXCHANGE} for incomplete exchange, at most ${GYPSUM_DOSE_LB} lb gypsum a dose and two a year, leached with water. It does not change pH.`,
-  };
-}
 
 /** Foliar iron for color; it does not cure the cause. */
 export function prescribeIron(read: Interpretation | undefined): { action: 'none' | 'foliar'; says: string } {
   const iron = read?.findings.find((f) => f.analyte === 'Fe');
-  const alkaline = read && (waterPh(read.readings)?.ph ?? 0) > FREE_LIME_ABOVE_PH;
+  const alkaline = read && (waterPh(read.usable)?.ph ?? 0) > FREE_LIME_ABOVE_PH;
   const short = iron && (iron.level === 'low' || iron.level === 'very-low');
   if (!short && !alkaline) return { action: 'none', says: 'Nothing without a test or a symptom.' };
   return {
@@ -82,26 +29,121 @@ export const prescribeMicronutrients = (
   read: Interpretation | undefined,
 ): { analyte: Analyte; level: Level; says: string }[] =>
   (read?.findings ?? [])
-    .filter((f) => ['Mn', 'Zn', 'Cu', 'B'].includes(f.analyte) && (f.level === 'low' || f.level === 'very-low'))
+    .filter(
+      (f) =>
+        !f.reading.setAside &&
+        ['Mn', 'Zn', 'Cu', 'B'].includes(f.analyte) &&
+        (f.level === 'low' || f.level === 'very-low'),
+    )
     .map(({ analyte, level }) => ({
       analyte,
       level,
       says: 'Reads short: confirm with a tissue test before feeding it.',
     }));
 
-/** Salinity by electrical conductivity, where reported. */
-export function prescribeSalinity(read: Interpretation | undefined): {
+/** Salinity as this grass feels it (A3). */
+export interface SalinityPrescription {
+  /** As reported. */
   ecDsPerM?: number;
+  /** Brought to the saturated paste; the middle value decides. */
+  ece?: Figure;
+  least?: number;
+  most?: number;
+  /** ECe from which this grass begins to suffer. */
+  salineFrom?: number;
   standing: 'not-tested' | 'ordinary' | 'saline';
   says: string;
-} {
-  const ec = read && findReading(read.readings, 'EC')?.value;
+}
+
+/** Salinity by electrical conductivity, brought to the paste by extract and texture, judged for the grass that grows there (A3). */
+export function prescribeSalinity(
+  zone: Zone,
+  read: Interpretation | undefined,
+  packs: RulePacks = BUILT_IN_PACKS,
+): SalinityPrescription {
+  const reading = read && findReading(read.usable, 'EC');
+  const ec = reading?.value;
   if (ec === undefined) return { standing: 'not-tested', says: 'Salinity is not on the report.' };
-  return ec >= SALINE_DS_PER_M
+  const method = salinityMethodOf(reading?.method);
+  const unsaid = reading?.method === undefined ? ', taken for it because the report does not say' : '';
+  const ece = figureOf(
+    soilEce,
+    {
+      ec: traced(ec, 'soil report'),
+      method: traced(method, `${methodName(method)}${unsaid}`),
+      texture: traced(zone.texture, 'soil of the zone'),
+    },
+    {
+      title: 'Salinity as the saturated paste',
+      unit: 'dS/m',
+      part: 'ece',
+      usedIn: 'Season: low-salt sources only, where saline.',
+    },
+  );
+  if (isRefusal(ece)) return { ecDsPerM: ec, standing: 'not-tested', says: ece.refused };
+  const { least, most } = ece.whole;
+  const salineFrom = salineFromDsPerM(packs, zone.grass);
+  const grass = grassIn(packs, zone.grass).name;
+  const range = least === most ? '' : `, between ${trimmed(least, 1)} and ${trimmed(most, 1)}`;
+  const was =
+    method === 'saturated-paste'
+      ? `${trimmed(ece.value, 1)} dS/m in the paste`
+      : `${trimmed(ec, 2)} dS/m in ${methodName(method)} is about ${trimmed(ece.value, 1)} in the paste${range}`;
+  const answer = { ecDsPerM: ec, ece, least, most, salineFrom };
+  return ece.value >= salineFrom
     ? {
-        ecDsPerM: ec,
+        ...answer,
         standing: 'saline',
-        says: `${ec} dS/m is saline (${SALINE_DS_PER_M} and above): leach, choose low-salt sources.`,
+        says: `${was}: saline for ${grass}, which suffers from ${salineFrom} on. No muriate of potash, little salt in one day, leach with water where it drains. Neither sulfur nor gypsum helps against salt alone.`,
       }
-    : { ecDsPerM: ec, standing: 'ordinary', says: `${ec} dS/m is below ${SALINE_DS_PER_M}: not saline.` };
+    : {
+        ...answer,
+        standing: 'ordinary',
+        says: `${was}: under ${salineFrom}, where ${grass} begins to suffer.${most >= salineFrom ? ' It is near: ask for a paste extract.' : ''}`,
+      };
+}
+
+/** Something in the soil that harms the grass, and what is done about it (A11). */
+export interface ToxicAdvice {
+  analyte: Analyte;
+  standing: 'flagged' | 'harmful';
+  says: string;
+}
+
+/** Aluminum and manganese come free below this, and what tells them (A11, agronomy 3c). Common practice. */
+const ACID_TOXIC_BELOW_PH = { usual: 5.2, centipedegrass: 5, bahiagrass: 5 } as const;
+
+/** Levels that harm: no more of it, raise the pH where that cures it, resistant grass (A11). */
+export function prescribeToxic(zone: Zone, read: Interpretation | undefined): ToxicAdvice[] {
+  const advice: ToxicAdvice[] = [];
+  const ph = read && waterPh(read.usable)?.ph;
+  for (const { analyte, value, range, reading } of read?.findings ?? []) {
+    const { toxic, flagged } = range ?? {};
+    if (reading.setAside || reading.value === undefined) continue;
+    const harmful = toxic !== undefined && value >= toxic;
+    if (!harmful && !(flagged !== undefined && value > flagged)) continue;
+    const name = analyteName(analyte);
+    const cure =
+      analyte === 'B'
+        ? 'It leaches with good water where the ground drains; look for it in the irrigation water.'
+        : (ph ?? 7) < 6
+          ? 'Lime toward pH 6.5 binds it.'
+          : 'The pH binds what it can already; look where it came from (biosolids, poultry litter, old sprays).';
+    advice.push({
+      analyte,
+      standing: harmful ? 'harmful' : 'flagged',
+      says: harmful
+        ? `${name}, ${threeDigits(value)} ppm, is harmful from ${toxic} on: no product that holds it. ${cure} Where it stays, a grass that bears it.`
+        : `${name}, ${threeDigits(value)} ppm, is more than grass likes: no product that holds it. ${cure}`,
+    });
+  }
+  const below =
+    zone.grass in ACID_TOXIC_BELOW_PH ? ACID_TOXIC_BELOW_PH[zone.grass as 'bahiagrass'] : ACID_TOXIC_BELOW_PH.usual;
+  if (ph !== undefined && ph < below)
+    advice.push({
+      analyte: 'Al',
+      standing: 'harmful',
+      says: `Below pH ${below} aluminum and manganese come free and stunt the roots: that is what the lime is for. Fine fescue, centipedegrass and bahiagrass bear it longest.`,
+    });
+  return advice;
 }

@@ -1,10 +1,12 @@
-import type { Case, Zone } from '../records/case';
+import type { Case, SoilTest, Zone } from '../records/case';
 import { prescribeNitrogen } from './prescribe-nitrogen';
 import { isRefusal, type Refusal } from '../reckoning/refusal';
 import { type Interpretation, interpretZone } from '../soil/interpret';
-import { findReading, latestTest } from '../soil/report';
+import { findReading, testsNewestFirst } from '../soil/report';
 import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../packs/rule-packs';
 import { prescribeNutrient } from './prescribe-nutrient';
+import { prescribeGypsum } from './prescribe-gypsum';
+import { prescribeSalinity, prescribeToxic } from './prescribe-others';
 import { prescribePh } from './prescribe-ph';
 import type { PhPrescription, ZonePrescription } from './prescription';
 import type { ZoneFacts } from './zone-facts';
@@ -18,20 +20,27 @@ const refusedPh = (refusal: Refusal): PhPrescription => ({
   retest: 'Settle this first.',
 });
 
+/** The laboratory's own recommendation, of the newest report that holds one. */
+function advisedBy(tests: readonly SoilTest[]): ZonePrescription['labAdvice'] {
+  const test = tests.find((t) => t.labAdvice !== undefined);
+  return test?.labAdvice && { ...test.labAdvice, lab: test.lab, sampledOn: test.sampledOn };
+}
+
 /** Prescribes for one zone in the order of judgement: pH, then N, then P, K, Mg, S. */
 export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescription; read?: Interpretation } {
-  const { zone, test, codes, asOf, packs } = facts;
-  const read = test && interpretZone(zone, test, { asOf, packs });
+  const { zone, tests = [], products, codes, asOf, packs } = facts;
+  const read = tests.length > 0 ? interpretZone(zone, tests, { asOf, packs, products }) : undefined;
   const refusals: Refusal[] = [];
   const phAnswer = prescribePh(facts, read);
   if (isRefusal(phAnswer)) refusals.push(phAnswer);
   const ph = isRefusal(phAnswer) ? refusedPh(phAnswer) : phAnswer;
-  const organicMatter = read && findReading(read.readings, 'OM')?.value;
+  const organicMatter = read && findReading(read.usable, 'OM')?.value;
   const nitrogen = prescribeNitrogen(zone, organicMatter, codes, packs, facts.carryOver);
   const phosphorus = prescribeNutrient('P', facts, read, nitrogen.year);
   const potassium = prescribeNutrient('K', facts, read, nitrogen.year);
   const magnesium = prescribeNutrient('Mg', facts, read, nitrogen.year);
   const sulfur = prescribeNutrient('S', facts, read, nitrogen.year);
+  const gypsum = prescribeGypsum(facts, read);
   const cautions: string[] = [];
   for (const figure of [
     ph.requirement,
@@ -42,6 +51,7 @@ export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescriptio
     potassium.year,
     magnesium.year,
     sulfur.year,
+    gypsum.yearLb > 0 ? gypsum.dosesFigure : undefined,
   ])
     for (const caution of figure?.cautions ?? []) if (!cautions.includes(caution)) cautions.push(caution);
   const ceiling = grassIn(packs ?? BUILT_IN_PACKS, zone.grass).ceilingLb;
@@ -53,20 +63,24 @@ export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescriptio
     cautions.unshift(
       `The override of ${nitrogen.year.value} lb N is above the grass’s ceiling, ${ceiling} lb N per 1000 ft2 a year.`,
     );
-  if (!test)
+  if (!read)
     cautions.unshift(
       'No soil test: a stopgap. Nitrogen by the grass only; no P2O5, K2O, lime or sulfur until a sample is read.',
     );
   return {
     prescription: {
       zoneId: zone.id,
-      tested: test !== undefined,
+      tested: read !== undefined,
       ph,
       nitrogen,
       phosphorus,
       potassium,
       magnesium,
       sulfur,
+      gypsum,
+      salinity: prescribeSalinity(zone, read, packs),
+      toxic: prescribeToxic(zone, read),
+      labAdvice: advisedBy(tests),
       cautions,
       refusals,
     },
@@ -81,11 +95,12 @@ export const prescribeCase = (
   chosenLime: (zoneId: string) => string | undefined = () => undefined,
   packs?: RulePacks,
   carriedOver: (zone: Zone) => ZoneFacts['carryOver'] = () => undefined,
+  year?: number,
 ) =>
   given.zones.map((zone) =>
     prescribeZone({
       zone,
-      test: latestTest(given.soilTests ?? [], zone.id),
+      tests: testsNewestFirst(given.soilTests ?? [], zone.id),
       products: given.products ?? [],
       codes: given.codes ?? [],
       choices: given.choices,
@@ -93,5 +108,6 @@ export const prescribeCase = (
       limeProductId: chosenLime(zone.id),
       packs,
       carryOver: carriedOver(zone),
+      year,
     }),
   );

@@ -1,10 +1,15 @@
 import type { Refusal } from '../reckoning/refusal';
 import type { NitrogenLine } from '../nitrogen/year';
-import type { OwnFigure } from '../records/case';
+import type { IsoDay } from '../days/day';
+import type { LabAdvice, OwnFigure } from '../records/case';
+import type { GypsumPrescription } from './prescribe-gypsum';
+import type { SalinityPrescription, ToxicAdvice } from './prescribe-others';
 import type { Level } from '../soil/levels';
 import type { Figure } from '../reckoning/figure';
+import type { Ledger } from './ledger';
 
-export type LimeMethod = 'lime.mehlich' | 'lime.smp' | 'lime.adams-evans' | 'lime.texture';
+export type LimeMethod =
+  'lime.mehlich' | 'lime.smp' | 'lime.adams-evans' | 'lime.texture' | 'lime.first-dose' | 'laboratory' | 'own';
 
 /** What to do about pH, and why. */
 export interface PhPrescription {
@@ -23,6 +28,20 @@ export interface PhPrescription {
   monthsApart: number;
   years: number;
   dosesFigure?: Figure;
+  /** Reckoned beyond what the method was made for. */
+  estimate?: true;
+  /** Why the pH is not settled: a first dose stands in until a new report comes. */
+  unsettled?: string;
+  /** What went down since the sample, where anything did. */
+  ledger?: Ledger;
+  /** Doses that may be dated before a new report; all where it says nothing. */
+  mostDated?: number;
+  /** Weak soil: two stretches a year and no more, whatever the turf (B7). */
+  sparse?: true;
+  /** Why what is left is not dated: a new report has to decide. */
+  waits?: string;
+  /** The laboratory’s own lime figure, as spread, lb lime/1000 ft2. */
+  laboratory?: Figure;
   /** Override standing in for the rule's, and what the rule gave. */
   own?: OwnFigure;
   byRule?: Figure;
@@ -64,6 +83,11 @@ export interface ZonePrescription {
   potassium: NutrientPrescription;
   magnesium: NutrientPrescription;
   sulfur: NutrientPrescription;
+  gypsum: GypsumPrescription;
+  salinity: SalinityPrescription;
+  toxic: ToxicAdvice[];
+  /** What the laboratory itself advises, of the newest report that says so. */
+  labAdvice?: LabAdvice & { lab?: string; sampledOn: IsoDay };
   cautions: string[];
   refusals: Refusal[];
 }

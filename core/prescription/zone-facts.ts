@@ -4,12 +4,15 @@ import type { RulePacks } from '../packs/rule-packs';
 /** Everything a zone's prescription follows from. */
 export interface ZoneFacts {
   zone: Zone;
-  test?: SoilTest;
+  /** Reports of the zone, newest first; none where it was never sampled. */
+  tests?: readonly SoilTest[];
   products: readonly Product[];
   codes: readonly LocalCode[];
   choices?: Choices;
-  /** Today, for the age of the report. */
+  /** Day against which the age of values is judged. */
   asOf?: string;
+  /** Year that is planned for. */
+  year?: number;
   /** Lime that a person chose in place of the one that fits by magnesium. */
   limeProductId?: string;
   /** Nitrogen of last year's slow doses that is let go this year, lb N/1000 ft2, and which doses those are. */

@@ -1,5 +1,7 @@
 import type { PlannedFor, Product } from '../records/case';
 import type { Grass } from '../packs/grasses';
+import { gypsumPercent } from '../gypsum/gypsum-label';
+import { ecceOf, limeKindOf } from '../lime/lime-label';
 import { slowShare } from '../nitrogen/forms';
 import { packageLb } from './package-lb';
 
@@ -8,7 +10,8 @@ export const HIGH_CHLORIDE_PERCENT = 10;
 
 /** What a product carries of what it is chosen for, percent. */
 export function percentFor(product: Product, purpose: PlannedFor): number {
-  if (purpose === 'lime') return product.limeKind ? 100 : 0;
+  if (purpose === 'lime') return limeKindOf(product) === undefined ? 0 : 100;
+  if (purpose === 'gypsum') return gypsumPercent(product) > 0 ? 100 : 0;
   if (purpose === 'sulfur') return product.guaranteed['S-free'] ?? 0;
   return product.guaranteed[purpose] ?? 0;
 }
@@ -17,13 +20,15 @@ export interface ShelfContext {
   grass: Grass;
   phosphorusWanted: boolean;
   potassiumWanted: boolean;
+  /** Salty ground for this grass: no chloride on top (A3). */
+  saline?: boolean;
 }
 
 /** Why a product may not be used for a purpose on a zone, or undefined where it may. */
 export function excluded(
   product: Product,
   purpose: PlannedFor,
-  { grass, phosphorusWanted, potassiumWanted }: ShelfContext,
+  { grass, phosphorusWanted, potassiumWanted, saline }: ShelfContext,
 ): string | undefined {
   const { guaranteed } = product;
   if (product.pesticide)
@@ -31,10 +36,14 @@ export function excluded(
   if (product.unfinished) return 'its label is not finished';
   if (percentFor(product, purpose) === 0) return `carries no ${purpose === 'sulfur' ? 'free sulfur' : purpose}`;
   if (product.form === 'liquid') return 'liquids are a supplement, not planned here';
+  const lime = limeKindOf(product);
   if (purpose === 'lime')
-    return product.limeKind === 'burnt' || product.limeKind === 'hydrated'
-      ? `${product.limeKind} lime is caustic and not planned on a lawn`
-      : undefined;
+    return lime === 'burnt' || lime === 'hydrated'
+      ? `${lime} lime is caustic and not planned on a lawn`
+      : lime === 'asked'
+        ? 'its CCE is above any carbonate: say whether it is hydrated or burnt'
+        : undefined;
+  if (purpose === 'gypsum') return undefined;
   if (purpose !== 'P2O5' && (guaranteed.P2O5 ?? 0) > 0 && !phosphorusWanted)
     return `carries P2O5, and the test asks for none`;
   if (purpose === 'K2O' && (guaranteed.N ?? 0) > 0) return 'carries nitrogen; plan it as a nitrogen product';
@@ -42,9 +51,11 @@ export function excluded(
     return 'carries K2O, and the test asks for none';
   if (purpose === 'sulfur') return (guaranteed.N ?? 0) > 0 ? 'carries nitrogen' : undefined;
   if (purpose === 'N' && (guaranteed['S-free'] ?? 0) > 0) return 'carries free sulfur, which would lower pH';
+  if (saline && (guaranteed.Cl ?? 0) >= HIGH_CHLORIDE_PERCENT)
+    return `chloride ${guaranteed.Cl} %: the ground is salty enough`;
   if (grass.lowChloride && (guaranteed.Cl ?? 0) >= HIGH_CHLORIDE_PERCENT)
     return `chloride ${guaranteed.Cl} %: ${grass.name} wants the sulfate`;
-  if (product.limeKind) return 'a lime';
+  if (lime !== undefined) return 'a lime';
   return undefined;
 }
 
@@ -53,7 +64,7 @@ export function pricePerLb(product: Product, purpose: PlannedFor): number {
   const lb = packageLb(product);
   const price = product.package?.price;
   if (lb === undefined || price === undefined) return Infinity;
-  const share = purpose === 'lime' ? (product.eccePercent ?? product.ccePercent ?? 90) : percentFor(product, purpose);
+  const share = purpose === 'lime' ? ecceOf(product) : percentFor(product, purpose);
   return price / (lb * (share / 100));
 }
 

@@ -34,6 +34,8 @@ export const ANALYTE_TABLE: Readonly<Record<Analyte, AnalyteRow>> = {
   OM: { name: 'Organic matter', headers: ['organic matter', 'o.m.', 'humus'], unit: '%' },
   CEC: { name: 'CEC', headers: ['total exchange capacity'], unit: 'cmolc/kg' },
   EC: { name: 'Salinity', headers: ['soluble salts', 'salinity'], unit: 'dS/m' },
+  SAR: { name: 'Sodium adsorption ratio', headers: ['sodium adsorption ratio'] },
+  ESP: { name: 'Exchangeable sodium', headers: ['exchangeable sodium', 'exchangeable sodium percentage'], unit: '%' },
   CaCO3: { name: 'Carbonate', headers: ['carbonate', 'carbonates', 'free lime'], unit: '%' },
   Al: { name: 'Aluminum', headers: ['aluminum', 'aluminium'], mass: true },
   acidity: { name: 'Exchangeable acidity', headers: ['exchangeable acidity'] },

@@ -3,7 +3,7 @@ import { type Method, METHODS } from './vocabularies';
 /** What a method is for, what people call it, and how laboratories write it in a header. */
 export interface MethodRow {
   name: string;
-  of: 'pH' | 'buffer' | 'nutrients' | 'other';
+  of: 'pH' | 'buffer' | 'nutrients' | 'salts' | 'other';
   /** Tried in the order of the table: the longer name before the shorter it holds. */
   header?: RegExp;
 }
@@ -25,9 +25,10 @@ export const METHOD_TABLE: Readonly<Record<Method, MethodRow>> = {
   'modified-mehlich': { name: 'modified Mehlich', of: 'buffer', header: /mod(ified|\.)? ?mehlich/ },
   mehlich: { name: 'Mehlich', of: 'buffer', header: /mehlich/ },
   cacl2: { name: 'CaCl2', of: 'pH', header: /cacl2/ },
+  'water-1:5': { name: 'water, 1:5', of: 'salts', header: /1:5/ },
   'water-1:2': { name: 'water, 1:2', of: 'pH', header: /1:2/ },
   'water-1:1': { name: 'water, 1:1', of: 'pH', header: /1:1/ },
-  'saturated-paste': { name: 'saturated paste', of: 'pH' },
+  'saturated-paste': { name: 'saturated paste', of: 'pH', header: /paste|\bece\b/ },
   sum: { name: 'sum of cations', of: 'other' },
   combustion: { name: 'combustion', of: 'other' },
   'loss-on-ignition': { name: 'loss on ignition', of: 'other' },
@@ -39,6 +40,9 @@ export const methodName = (method: Method): string => METHOD_TABLE[method].name;
 
 /** Methods of one kind, in the order of the vocabulary: what a list to choose from holds. */
 export const methodsOf = (kind: MethodRow['of']): Method[] => METHODS.filter((each) => METHOD_TABLE[each].of === kind);
+
+/** Extracts that salinity is measured in, from the one that is judged as it is to the thinnest. */
+export const SALINITY_METHODS = ['saturated-paste', 'water-1:1', 'water-1:2', 'water-1:5'] as const satisfies Method[];
 
 /** Patterns of every method a header may name. */
 export const METHOD_HEADERS: readonly RegExp[] = rows.flatMap(([, { header }]) => header ?? []);

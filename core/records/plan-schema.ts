@@ -19,6 +19,31 @@ export const codeSchema = yup.object({
   maxSolubleNPerDose: num('Most soluble N a dose', { min: 0, max: 10, unit: 'lb N' }).optional(),
   maxNPerYear: num('Most N a year', { min: 0, max: 20, unit: 'lb N' }).optional(),
   leastSlowPercent: num('Least slow share', { min: 0, max: 100, unit: '%' }).optional(),
+  /** Slow share that a dose must have between two dates, where it is asked only for a part of the year. */
+  slow: list(
+    'Slow share by date',
+    yup.object({
+      from: monthDay('From').required(),
+      to: monthDay('To').required(),
+      leastSlowPercent: num('Least slow share', { min: 0, max: 100, unit: '%' }).required(),
+    }),
+    24,
+  ).optional(),
+  maxP2O5PerDose: num('Most P2O5 a dose', { min: 0, max: 10, unit: 'lb P2O5' }).optional(),
+  maxP2O5PerYear: num('Most P2O5 a year', { min: 0, max: 20, unit: 'lb P2O5' }).optional(),
+  /** P2O5 only on a test no older than so many years. */
+  testWithinYears: num('Age of the test', { above: 0, max: 20, unit: 'years' }).optional(),
+  /** Closed dates that some may pass, with a little: licensed work in winter. */
+  allowances: list(
+    'Allowances',
+    yup.object({
+      from: monthDay('From').required(),
+      to: monthDay('To').required(),
+      who: word('Who', ['homeowner', 'licensed', 'anyone']).required(),
+      maxTotalNPerDose: num('Most N a dose', { min: 0, max: 10, unit: 'lb N' }).required(),
+    }),
+    24,
+  ).optional(),
   setbackFt: num('Setback', { min: 0, max: 1000, unit: 'ft' }).optional(),
   phosphorusNeedsTest: yes('Phosphorus needs a test').optional(),
 });
@@ -36,6 +61,8 @@ export const choicesSchema = yup.object({
   ]).optional(),
   potassium: word('Potassium', ['on-test', 'fall', 'winter', 'spring-summer']).optional(),
   highPh: word('High pH', ['correct-slowly', 'leave-and-manage', 'acidifying-nitrogen']).optional(),
+  /** Which part of the year cool-season grass is mainly fed in. */
+  coolSeason: word('Cool-season year', ['fall-led', 'even', 'spring-help']).optional(),
   maxTrips: num('Most trips', { min: 1, max: 100, integer: true }).optional(),
   tripCost: num('Cost of a trip', { min: 0, max: 100_000 }).optional(),
   /** How much care shares the calendar with feeding. */
@@ -47,7 +74,7 @@ export type Choices = yup.InferType<typeof choicesSchema>;
 export const PLAN_AIMS = ['balanced', 'cheapest', 'fewest-trips'] as const;
 export type PlanAim = (typeof PLAN_AIMS)[number];
 
-export const PLANNED_FOR = ['N', 'P2O5', 'K2O', 'lime', 'sulfur'] as const;
+export const PLANNED_FOR = ['N', 'P2O5', 'K2O', 'lime', 'sulfur', 'gypsum'] as const;
 export type PlannedFor = (typeof PLANNED_FOR)[number];
 
 export const plannedDoseSchema = yup.object({

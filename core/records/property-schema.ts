@@ -1,5 +1,5 @@
 import * as yup from 'yup';
-import { changedAt, id, list, monthDay, num, text } from './strict-schema';
+import { changedAt, id, isoDay, list, monthDay, num, text } from './strict-schema';
 import { cornersFt, lonLat } from './ground-shape-schema';
 import { MOST } from './most';
 
@@ -65,6 +65,21 @@ export const siteSchema = yup.object({
 });
 export type Site = yup.InferType<typeof siteSchema>;
 
+/** An analysis of the water a property is irrigated with. */
+export const irrigationWaterSchema = yup.object({
+  sampledOn: isoDay('Day of the water sample').optional(),
+  ecw: num('Salinity of the water', { min: 0, max: 60, unit: 'dS/m' }).optional(),
+  sar: num('SAR of the water', { min: 0, max: 100 }).optional(),
+  hco3MeqPerL: num('Bicarbonate', { min: 0, max: 50, unit: 'meq/L' }).optional(),
+  co3MeqPerL: num('Carbonate', { min: 0, max: 50, unit: 'meq/L' }).optional(),
+  no3nMgPerL: num('Nitrate-N', { min: 0, max: 500, unit: 'mg/L' }).optional(),
+  clMgPerL: num('Chloride', { min: 0, max: 20_000, unit: 'mg/L' }).optional(),
+  bMgPerL: num('Boron', { min: 0, max: 100, unit: 'mg/L' }).optional(),
+  /** Water given in a year, in. */
+  inPerYear: num('Irrigation a year', { min: 0, max: 120, unit: 'in' }).optional(),
+});
+export type IrrigationWater = yup.InferType<typeof irrigationWaterSchema>;
+
 export const propertySchema = yup.object({
   id: id('Property'),
   changedAt: changedAt(),
@@ -72,5 +87,6 @@ export const propertySchema = yup.object({
   latitudeDeg: num('Latitude', { min: -90, max: 90, unit: 'degrees' }).optional(),
   climate: climateSchema.optional().default(undefined),
   site: siteSchema.optional().default(undefined),
+  irrigationWater: irrigationWaterSchema.optional().default(undefined),
 });
 export type Property = yup.InferType<typeof propertySchema>;

@@ -55,12 +55,25 @@ export type MeasuredBy = (typeof MEASURED_BY)[number];
 export const CUT_OUTS = ['building', 'bed', 'path', 'paving', 'pool', 'tree', 'other'] as const;
 /** Analytes that are a mass in soil and want a unit. */
 export const NUTRIENTS = ['P', 'K', 'Ca', 'Mg', 'S', 'Na', 'Fe', 'Mn', 'Zn', 'Cu', 'B', 'NO3-N'] as const;
-export const ANALYTES = ['pH', 'buffer-pH', ...NUTRIENTS, 'OM', 'CEC', 'EC', 'CaCO3', 'Al', 'acidity'] as const;
+export const ANALYTES = [
+  'pH',
+  'buffer-pH',
+  ...NUTRIENTS,
+  'OM',
+  'CEC',
+  'EC',
+  'SAR',
+  'ESP',
+  'CaCO3',
+  'Al',
+  'acidity',
+] as const;
 export type Analyte = (typeof ANALYTES)[number];
 export const UNITS = ['ppm', 'mg/dm3', 'lb/acre', 'kg/ha', 'index', 'cmolc/kg', '%', 'dS/m'] as const;
 export const METHODS = [
   'water-1:1',
   'water-1:2',
+  'water-1:5',
   'saturated-paste',
   'cacl2',
   'mehlich',
@@ -99,7 +112,7 @@ export type NitrogenForm = (typeof NITROGEN_FORMS)[number];
 /** Hand instruments and what their reading means: pH in a wetted soil, soil temperature in deg F. */
 export const INSTRUMENTS = ['ph-pen', 'soil-thermometer'] as const;
 export type Instrument = (typeof INSTRUMENTS)[number];
-/** Figures of a prescription that an agronomist may replace with an own one. */
+/** Figures of a prescription that an agronomist may replace with an own one; `nitrogen-dose` is the most N of one dose. */
 export const OWN_LINES = [
   'lime',
   'free-sulfur',
@@ -111,5 +124,7 @@ export const OWN_LINES = [
   'aim-ph',
   'treated-depth',
   'root-zone',
+  'gypsum',
+  'nitrogen-dose',
 ] as const;
 export type OwnLine = (typeof OWN_LINES)[number];

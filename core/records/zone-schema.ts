@@ -2,7 +2,7 @@ import * as yup from 'yup';
 import { CARE_LEVELS, GRASS_IDS } from './vocabularies';
 import { TEXTURE_CLASSES } from './vocabularies';
 import { BALL_ANSWERS, RIBBON_ANSWERS, RUB_ANSWERS } from './vocabularies';
-import { changedAt, id, isoDay, list, num, text, word, yes } from './strict-schema';
+import { changedAt, id, isoDay, list, monthDay, num, text, word, yes } from './strict-schema';
 import { shapeFields } from './ground-shape-schema';
 import {
   CARBONATES,
@@ -41,6 +41,8 @@ const MOST_OWN: Record<(typeof OWN_LINES)[number], readonly [number, number]> = 
   'aim-ph': [5, 7.5],
   'treated-depth': [1, 12],
   'root-zone': [2, 12],
+  gypsum: [0, 400],
+  'nitrogen-dose': [0.1, 2],
 };
 
 /** A figure that the agronomist put in place of the rule's. Rates are lb/1000 ft2 in the form bags state. */
@@ -100,6 +102,17 @@ export const zoneSchema = yup.object({
   bulkDensity: num('Bulk density', { min: 0.2, max: 2, unit: 'g/cm3' }).optional(),
   turf: word('Turf', TURF).optional(),
   state: word('State', ZONE_STATES).optional(),
+  /** Day of the seeding, renovation or sodding; the usual day of the grass and climate where none is given. */
+  seededOn: isoDay('Day of the seeding').optional(),
+  /** A cool-season grass sown over warm-season turf for the winter: from overseeding to spring transition, month-day. */
+  overseed: yup
+    .object({
+      grass: word('Overseeded grass', GRASS_IDS).required('Say which grass is overseeded.'),
+      from: monthDay('Overseeded from').required('Give the day of overseeding, month-day.'),
+      to: monthDay('Transition').required('Give the day of spring transition, month-day.'),
+    })
+    .optional()
+    .default(undefined),
   care: word('Care', CARE_LEVELS).optional(),
   clippings: word('Clippings', ['returned', 'bagged', 'mulched']).optional(),
   irrigated: yes('Irrigated').optional(),

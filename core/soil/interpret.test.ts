@@ -51,10 +51,12 @@ describe('reading a report', () => {
     const finding = read([k(96, { unit: 'lb/acre' })], {}, { depthIn: 20 / 3 }).findings[0];
     expect(finding).toMatchObject({ value: 48, level: 'low', reading: { reported: 96, reportedUnit: 'lb/acre' } });
   });
-  it('judges pH against the grass’s window, edges inside', () => {
+  it('judges pH against the grass’s window, edges and what is within 0.2 of them inside (judgement B9)', () => {
     expect(read([pH(6)]).ph?.place).toBe('inside');
-    expect(read([pH(5.9)]).ph).toMatchObject({ place: 'too-acid', says: expect.stringContaining('0.1 below') });
-    expect(read([pH(6.1)], { grass: 'centipedegrass' }).ph?.place).toBe('too-alkaline');
+    expect(read([pH(5.9)]).ph).toMatchObject({ place: 'inside', says: expect.stringContaining('within 0.2') });
+    expect(read([pH(5.8)]).ph).toMatchObject({ place: 'too-acid', says: expect.stringContaining('0.2 below') });
+    expect(read([pH(6.1)], { grass: 'centipedegrass' }).ph?.place).toBe('inside');
+    expect(read([pH(6.2)], { grass: 'centipedegrass' }).ph?.place).toBe('too-alkaline');
   });
   it('cannot judge a nutrient of no named extractant', () => {
     expect(read([k(80, { method: undefined })]).findings[0]).toMatchObject({

@@ -1,14 +1,14 @@
-import type { Analyte, Method, SoilTest, Zone } from '../records/case';
-import { BUFFER_METHODS, limeBuffer } from '../lime/buffers';
+import type { Analyte, Method, Product, SoilTest, Zone } from '../records/case';
 import { analyteName } from '../records/analytes';
-import { daysBetween, yearsBetween } from '../days/day';
-import { groupOfTexture } from '../ground/texture-groups';
-import { carbonateStanding, findReading, readResult, type Reading, waterPh } from './report';
+import type { IsoDay } from '../days/day';
+import { mergedReadings } from './merged-readings';
+import { findDoubts } from './report-doubts';
+import { carbonateStanding, findReading, type Reading, testsNewestFirst, waterPh } from './report';
 import { BUILT_IN_PACKS, grassIn, type Range, rangeIn, type RulePacks } from '../packs/rule-packs';
-import { type Level, levelOf } from './levels';
+import { type Level, levelOf, levelOfBound } from './levels';
 import { byMinimum, bySaturation } from './other-schools';
 import { fixed, roundedTo, threeDigits } from '../words/numbers';
-import { FIZZ_TEST_FROM_PH, FREE_LIME_ABOVE_PH } from './limy-soil';
+import { FREE_LIME_ABOVE_PH } from './limy-soil';
 
 export const SCHOOLS = ['sufficiency', 'minimum', 'saturation'] as const;
 export type School = (typeof SCHOOLS)[number];
@@ -36,6 +36,7 @@ export interface PhFinding {
   aim: number;
   place: 'too-acid' | 'inside' | 'too-alkaline';
   says: string;
+  reading: Reading;
 }
 
 export interface Interpretation {
@@ -46,24 +47,18 @@ export interface Interpretation {
   /** What is reported but not judged. */
   described: Reading[];
   doubts: string[];
+  /** Newest of each analyte over the zone's reports, each with its own day. */
   readings: Reading[];
+  /** Those that may be prescribed from: not too old, not overtaken by lime. */
+  usable: Reading[];
+  /** Day of the newest report. */
+  sampledOn: IsoDay;
 }
 
 const NUTRIENTS: readonly Analyte[] = ['P', 'K', 'Ca', 'Mg', 'S', 'Fe', 'Mn', 'Zn', 'Cu', 'B'];
 const JUDGED: ReadonlySet<Analyte> = new Set(NUTRIENTS);
 /** P extractants that read low in carbonate or above pH 7.3: the level is unreadable, never "very low". */
 const FAILS_IN_CARBONATE: readonly Method[] = ['bray-p1', 'mehlich-1', 'morgan', 'modified-morgan'];
-const MG_K_FROM = 51;
-const MG_K_TO = 75;
-/** A K reading in ppm that a sand can hardly hold. */
-const IMPLAUSIBLE_K_ON_SAND_PPM = 250;
-const OLD_REPORT_YEARS = 3;
-/** Wait between lime, sulfur or fertiliser and a sample, days. Common practice: 6-8 weeks. */
-const WAIT_AFTER_FEEDING_DAYS = 42;
-
-/** CEC that a texture group can plausibly hold, cmolc/kg. Common practice; wide, so that only what cannot be is asked about. */
-const PLAUSIBLE_CEC = { sand: [1, 12], loam: [4, 30], clay: [8, 60] } as const;
-
 const LEVEL_WORDS: Record<Level, string> = {
   'very-low': 'very low',
   low: 'low',
@@ -109,7 +104,16 @@ function judge(reading: Reading, ph: number | undefined, carbonate: boolean, pac
       ),
       range,
     };
-  const level = levelOf(value, range);
+  const level = reading.qualifier ? levelOfBound(reading.qualifier, value, range) : levelOf(value, range);
+  if (!level)
+    return {
+      ...unreadable(
+        reading,
+        `${name} is printed as ${reading.qualifier}${threeDigits(value)} ppm: the laboratory’s limit is in the way, and what it is stays unknown.`,
+        range.source.name,
+      ),
+      range,
+    };
   return new JudgedFinding(analyte, method, value, level, range.source.name, range, reading);
 }
 
@@ -126,135 +130,110 @@ class JudgedFinding implements Finding {
     readonly reading: Reading,
   ) {}
   get says(): string {
-    return sufficiencySentence(analyteName(this.analyte), this.value, this.level, this.range);
+    return sufficiencySentence(analyteName(this.analyte), this.value, this.level, this.range, this.reading);
   }
 }
 
-function sufficiencySentence(name: string, value: number, level: Exclude<Level, 'unreadable'>, range: Range): string {
+const BOUND_WORDS = { '<': 'under ', '>': 'over ' } as const;
+
+function sufficiencySentence(
+  name: string,
+  value: number,
+  level: Exclude<Level, 'unreadable'>,
+  range: Range,
+  { qualifier, setAside, method }: Reading,
+): string {
   const bound =
     level === 'high' ? value - range.high : level === 'enough' ? value - range.enough : range.enough - value;
-  const where = level === 'high' ? 'over the start of high' : level === 'enough' ? 'inside enough' : 'under enough';
+  const where =
+    level === 'high'
+      ? 'over the start of high'
+      : level === 'enough'
+        ? 'inside enough'
+        : level === 'low' || level === 'very-low'
+          ? 'under enough'
+          : '';
+  const atLeast = qualifier ? 'at least ' : '';
+  // DTPA and "high" (A10): more than grass needs, and no harm by itself
+  const word = level === 'high' && method === 'dtpa' ? 'more than is needed' : LEVEL_WORDS[level];
   const toxic =
     range.toxic !== undefined && value >= range.toxic ? ` At ${range.toxic} ppm and above it can harm the grass.` : '';
-  return `${name}, ${threeDigits(value)} ppm, is ${LEVEL_WORDS[level]}: ${threeDigits(bound)} ppm ${where}.${toxic}`;
+  const note = range.note ? ` ${range.note}` : '';
+  const old = setAside ? ` The value is ${setAside}.` : '';
+  return `${name}, ${qualifier ? BOUND_WORDS[qualifier] : ''}${threeDigits(value)} ppm, is ${word}: ${atLeast}${threeDigits(bound)} ppm ${where}.${toxic}${note}${old}`;
 }
 
 function judgePh(zone: Zone, readings: readonly Reading[], packs: RulePacks): PhFinding | undefined {
   const water = waterPh(readings);
-  const reported = findReading(readings, 'pH')?.value;
-  if (!water || reported === undefined) return undefined;
+  const reading = findReading(readings, 'pH');
+  if (!water || reading?.value === undefined) return undefined;
   const { phLow: low, phHigh: high, phAim: aim, name } = grassIn(packs, zone.grass);
-  // readings carry two decimals; binary noise must not push 7.000000000000001 out of the window
-  const place = water.ph < low - 1e-9 ? 'too-acid' : water.ph > high + 1e-9 ? 'too-alkaline' : 'inside';
-  return new WindowFinding(water.ph, reported, water.converted, low, high, aim, place, name);
+  // a deviation of under 0.2 is inside (B9): 5.9 of a window from 6.0 is, 5.8 is not; readings carry two decimals
+  const place =
+    water.ph < low - WINDOW_SLACK + 1e-9
+      ? 'too-acid'
+      : water.ph > high + WINDOW_SLACK - 1e-9
+        ? 'too-alkaline'
+        : 'inside';
+  // a bound decides only where all that is left lies on one side (A5)
+  const { qualifier } = reading;
+  if (qualifier && place !== (qualifier === '<' ? 'too-acid' : 'too-alkaline')) return undefined;
+  return new WindowFinding(water.ph, water.converted, low, high, aim, place, name, reading);
 }
+
+/** A pH nearer to its window than this is inside it (B9). Common practice: two laboratories differ by as much. */
+export const WINDOW_SLACK = 0.2;
 
 class WindowFinding implements PhFinding {
   constructor(
     readonly ph: number,
-    readonly reported: number,
     readonly converted: boolean,
     readonly low: number,
     readonly high: number,
     readonly aim: number,
     readonly place: PhFinding['place'],
     private readonly grassName: string,
+    readonly reading: Reading,
   ) {}
+  get reported(): number {
+    return this.reading.reported;
+  }
   get says(): string {
     const { ph, low, high } = this;
     const shown = roundedTo(ph, 2);
     const window = `the ${this.grassName} window, ${fixed(low, 1)} to ${fixed(high, 1)}`;
-    if (this.place === 'inside') return `pH ${shown} is inside ${window}.`;
+    const old = this.reading.setAside ? ` It is ${this.reading.setAside}.` : '';
+    if (this.place === 'inside')
+      return ph < low || ph > high
+        ? `pH ${shown} is within ${WINDOW_SLACK} of ${window}: as good as inside.${old}`
+        : `pH ${shown} is inside ${window}.${old}`;
     return this.place === 'too-acid'
-      ? `pH ${shown} is ${threeDigits(low - ph)} below ${window}.`
-      : `pH ${shown} is ${threeDigits(ph - high)} above ${window}.`;
+      ? `pH ${shown} is ${threeDigits(low - ph)} below ${window}.${old}`
+      : `pH ${shown} is ${threeDigits(ph - high)} above ${window}.${old}`;
   }
-}
-
-function findDoubts(zone: Zone, test: SoilTest, readings: readonly Reading[], asOf?: string): string[] {
-  const doubts: string[] = [];
-  const group = groupOfTexture(zone.texture);
-  const water = waterPh(readings);
-  const carbonate = carbonateStanding(zone, readings);
-  if (test.depthIn === undefined)
-    doubts.push('The report states no sampling depth: 6 2/3 in is assumed for lb/acre, and trends cannot be trusted.');
-  if (asOf) {
-    const years = yearsBetween(test.sampledOn, asOf);
-    if (years > OLD_REPORT_YEARS)
-      doubts.push(`The sample is ${Math.floor(years)} years old: retest before spending on it.`);
-  }
-  const fed = zone.applied?.find(
-    (a) => a.date <= test.sampledOn && daysBetween(a.date, test.sampledOn) < WAIT_AFTER_FEEDING_DAYS,
-  );
-  if (fed)
-    doubts.push(
-      `Sampled ${daysBetween(fed.date, test.sampledOn)} days after something was spread; 6 to 8 weeks are wanted, or the sample shows the bag and not the soil.`,
-    );
-  if (water?.converted)
-    doubts.push('pH was measured in CaCl2; 0.6 is added to compare it with windows in water. That is a rule of thumb.');
-  const k = findReading(readings, 'K');
-  if (k?.value !== undefined && k.reportedUnit === 'ppm' && group === 'sand' && k.value > IMPLAUSIBLE_K_ON_SAND_PPM)
-    doubts.push(
-      `K of ${threeDigits(k.value)} ppm on a sand is hardly possible: the report probably means lb/acre. Check the unit.`,
-    );
-  if (
-    k?.value !== undefined &&
-    k.value >= MG_K_FROM &&
-    k.value < MG_K_TO + 1 &&
-    (k.method === 'mehlich-3' || k.method === 'ammonium-acetate')
-  )
-    doubts.push(
-      `K of ${threeDigits(k.value)} ppm is enough by Mehlich-3 and low by ammonium acetate: the extractant decides, not the soil.`,
-    );
-  const buffer = findReading(readings, 'buffer-pH');
-  const start = limeBuffer(buffer?.method)?.startsAtPh;
-  if (buffer?.value !== undefined && start === undefined)
-    doubts.push(
-      `Buffer pH ${buffer.value}: the report does not say which buffer it is. It is left aside, and lime is estimated from texture. Give the method of buffer-pH: ${BUFFER_METHODS.join(', ')}.`,
-    );
-  if (water && buffer?.value !== undefined && start !== undefined && water.ph < 5.2 && buffer.value > start - 0.2)
-    doubts.push(
-      `Soil pH ${fixed(water.ph, 1)} with a buffer pH of ${buffer.value} contradict each other: ask the laboratory to read both again.`,
-    );
-  const cec = findReading(readings, 'CEC');
-  const [least, most] = PLAUSIBLE_CEC[group];
-  if (cec?.value !== undefined && (cec.value < least || cec.value > most))
-    doubts.push(
-      `A CEC of ${threeDigits(cec.value)} is far from what a ${zone.texture.replaceAll('-', ' ')} holds: check the texture or the report.`,
-    );
-  if (
-    water &&
-    water.ph > FREE_LIME_ABOVE_PH &&
-    carbonate !== 'absent' &&
-    readings.some((r) => ['Ca', 'CEC', 'Mg'].includes(r.analyte))
-  )
-    doubts.push(
-      `Above pH ${FREE_LIME_ABOVE_PH} the extractant may dissolve free lime: calcium, CEC and base percentages are inflated.`,
-    );
-  if (water && water.ph >= FIZZ_TEST_FROM_PH && carbonate === 'unknown')
-    doubts.push(
-      `pH ${FIZZ_TEST_FROM_PH} or more and no fizz test: put a drop of acid on the soil before thinking of sulfur.`,
-    );
-  return doubts;
 }
 
 export interface InterpretOptions {
-  /** Today, for the age of the report. */
-  asOf?: string;
+  /** Day against which the age of values is judged (A7); without it nothing is old. */
+  asOf?: IsoDay;
   school?: School;
   packs?: RulePacks;
+  /** What the ids in a zone's log mean. */
+  products?: readonly Product[];
 }
 
-/** Reads a report for the grass that grows there, by one school of interpretation. */
+/** Reads a zone's reports, merged analyte by analyte, for the grass that grows there, by one school of interpretation. */
 export function interpretZone(
   zone: Zone,
-  test: SoilTest,
-  { asOf, school = 'sufficiency', packs = BUILT_IN_PACKS }: InterpretOptions = {},
+  reports: SoilTest | readonly SoilTest[],
+  { asOf, school = 'sufficiency', packs = BUILT_IN_PACKS, products }: InterpretOptions = {},
 ): Interpretation {
-  const readings = test.results.map((r) => readResult(r, test, zone));
+  const one = !Array.isArray(reports);
+  const tests = one ? [reports as SoilTest] : testsNewestFirst(reports as readonly SoilTest[], zone.id);
+  const readings = mergedReadings({ zone, tests, asOf, products });
   const water = waterPh(readings);
   const carbonate = carbonateStanding(zone, readings) === 'present';
-  const doubts = findDoubts(zone, test, readings, asOf);
+  const doubts = findDoubts({ zone, tests, readings, asOf });
   let findings: Finding[];
   if (school === 'sufficiency') {
     findings = readings.filter((r) => JUDGED.has(r.analyte)).map((r) => judge(r, water?.ph, carbonate, packs));
@@ -264,7 +243,17 @@ export function interpretZone(
     doubts.push(...other.doubts);
   }
   const described = readings.filter((r) => !JUDGED.has(r.analyte) && r.analyte !== 'pH');
-  return { zoneId: zone.id, school, ph: judgePh(zone, readings, packs), findings, described, doubts, readings };
+  return {
+    zoneId: zone.id,
+    school,
+    ph: judgePh(zone, readings, packs),
+    findings,
+    described,
+    doubts,
+    readings,
+    usable: readings.some((r) => r.setAside) ? readings.filter((r) => !r.setAside) : readings,
+    sampledOn: tests[0]?.sampledOn ?? '',
+  };
 }
 
 /** One analyte's level under each school; a dash where a school does not judge it. */
@@ -276,10 +265,10 @@ export interface SchoolComparison {
 /** The same report under all three schools, analyte by analyte. */
 export function compareSchools(
   zone: Zone,
-  test: SoilTest,
+  reports: SoilTest | readonly SoilTest[],
   options: Omit<InterpretOptions, 'school'> = {},
 ): SchoolComparison[] {
-  const all = SCHOOLS.map((school) => interpretZone(zone, test, { ...options, school }));
+  const all = SCHOOLS.map((school) => interpretZone(zone, reports, { ...options, school }));
   const analytes = NUTRIENTS.filter((a) => all.some((read) => read.findings.some((f) => f.analyte === a)));
   return analytes.map((analyte) => ({
     analyte,

@@ -1,4 +1,4 @@
-import type { Analyte, SoilTest, Zone } from '../records/case';
+import type { Analyte, SoilTest } from '../records/case';
 import { yearsBetween } from '../days/day';
 import { CACL2_OFFSET, findReading, readResult } from './report';
 import { trimmed } from '../words/numbers';
@@ -34,11 +34,11 @@ const sameDepth = (a: number | undefined, b: number | undefined): boolean =>
   a !== undefined && b !== undefined && Math.abs(a - b) < SAME_DEPTH_IN;
 
 /** The course of an analyte over a zone's reports. Two reports of the same method and depth, 5.6 then 6.0 two years on: 0.2 a year. */
-export function trendOf(zone: Zone, tests: readonly SoilTest[], analyte: Analyte): Trend {
+export function trendOf(tests: readonly SoilTest[], analyte: Analyte): Trend {
   const points: Omit<TrendPoint, 'comparable'>[] = [];
   let unit = '';
   for (const test of [...tests].sort((a, b) => a.sampledOn.localeCompare(b.sampledOn))) {
-    const readings = test.results.map((r) => readResult(r, test, zone));
+    const readings = test.results.map((r) => readResult(r, test));
     const reading = findReading(readings, analyte);
     if (reading?.value === undefined) continue;
     const inWater = analyte === 'pH' && reading.method === 'cacl2';

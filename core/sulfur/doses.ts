@@ -18,9 +18,15 @@ export const sulfurDoses = defineReckoning({
   inputs: {
     elementalLb: quantity('lb S')('elemental sulfur in all', { min: 0 }),
     turf: choice('turf', ['established', 'close-cut', 'tilled'] as const),
+    mostADoseLb: quantity('lb S')('most one dose may bring here', { above: 0, max: 20, optional: true }),
+    mostAYearLb: quantity('lb S')('most a year may bring here', { above: 0, max: 100, optional: true }),
   },
   unit: 'doses: lb S / 1000 ft2 each; years: years',
-  formula: ['doses = ceil(elemental S ÷ limit), all equal', 'years = ceil(doses ÷ doses a year)'],
+  formula: [
+    'limit = the least of the turf’s, the soil’s, and the year’s ÷ doses a year',
+    'doses = ceil(elemental S ÷ limit), all equal',
+    'years = ceil(doses ÷ doses a year)',
+  ],
   sources: [
     {
       cite: 'Elemental sulfur on turf: 5 lb S per 1000 ft2 a dose and 10 a year; close-cut 0.5 and 3',
@@ -29,8 +35,9 @@ export const sulfurDoses = defineReckoning({
   ],
   limits: ['Some extension texts allow 10 lb S in one dose; not taken here, because of burn.'],
   example: { inputs: { elementalLb: 18, turf: 'established' }, value: { doses: [4.5, 4.5, 4.5, 4.5], years: 2 } },
-  reckon({ elementalLb, turf }, work) {
-    const { doseLb: limit, perYear } = SULFUR_LIMITS[turf];
+  reckon({ elementalLb, turf, mostADoseLb = Infinity, mostAYearLb = Infinity }, work) {
+    const { doseLb, perYear } = SULFUR_LIMITS[turf];
+    const limit = Math.min(doseLb, mostADoseLb, mostAYearLb / perYear);
     const doses = equalDoses(elementalLb, limit);
     const count = doses.length;
     if (count === 0) return { doses, years: 0 };

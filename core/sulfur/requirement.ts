@@ -6,7 +6,6 @@ import { refuse } from '../reckoning/refusal';
 import { interpolate, type TablePoint } from '../tables/interpolate';
 import { CACO3_PER_S } from '../units/atomic-masses';
 import { THOUSANDS_PER_ACRE } from '../units/conversions';
-import { FIZZ_TEST_FROM_PH } from '../soil/limy-soil';
 
 /** lb elemental S/acre that bring 6 in of soil without carbonate from a pH to 6.5. Western Fertilizer Handbook; from memory. */
 const TO_PH_6_5_PER_ACRE: Record<TextureGroup, readonly TablePoint[]> = {
@@ -32,6 +31,9 @@ const TO_PH_6_5_PER_ACRE: Record<TextureGroup, readonly TablePoint[]> = {
     [8.5, 3000],
   ],
 };
+
+/** From this pH on the table speaks only of soil that was seen not to fizz. Common practice. */
+const LIMY_FROM_PH = 7.6;
 
 /** Elemental sulfur without carbonate, lb S/1000 ft2. Loam, 7.5 to 6.5, 6 in: 18.37. */
 export const sulfurRequirement = defineReckoning({
@@ -76,7 +78,7 @@ export const sulfurRequirement = defineReckoning({
       work.note('soil pH is at or below the aim', 'no sulfur', 0, 'lb S');
       return 0;
     }
-    if (soilPh >= FIZZ_TEST_FROM_PH)
+    if (soilPh >= LIMY_FROM_PH)
       work.caution('Only if a drop of acid shows no fizz: with free lime this sulfur is spent on the lime first.');
     const table = TO_PH_6_5_PER_ACRE[textureGroup];
     const fromSoil = interpolate(table, soilPh);

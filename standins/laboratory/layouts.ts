@@ -25,7 +25,8 @@ export type LayoutId = (typeof LAYOUT_IDS)[number];
 /** The name on every report: nobody is to take it for a laboratory outside. */
 const NAME = 'Simulated laboratory';
 const CM_PER_IN = 2.54;
-const LB_PER_ACRE_PER_PPM_PER_INCH = 0.3;
+/** Laboratories print ppm times two, whatever the cores: 2,000,000 lb of soil an acre by custom. */
+const LB_PER_ACRE_PER_PPM = 2;
 /** Under this a laboratory prints only that it is under it. */
 const LEAST_ZINC_PPM = 0.5;
 
@@ -92,13 +93,13 @@ const plain: Layout = {
     ),
 };
 
-/** Pounds per acre to the depth that stands above the table; American dates; notes before the header. */
+/** Pounds per acre, the depth of the cores above the table; American dates; notes before the header. */
 const perAcre: Layout = {
   id: 'per-acre',
-  name: 'Pounds per acre, depth stated above the table',
+  name: 'Pounds per acre, depth of the cores above the table',
   bytes: (bags) => {
     const depth = bags[0]?.depthIn ?? 4;
-    const lb = (ppm: number) => fixed(ppm * LB_PER_ACRE_PER_PPM_PER_INCH * depth, 2);
+    const lb = (ppm: number) => fixed(ppm * LB_PER_ACRE_PER_PPM, 2);
     const micro = (ppm: number) => (ppm < LEAST_ZINC_PPM ? `<${lb(LEAST_ZINC_PPM)}` : lb(ppm));
     return utf8(
       table([

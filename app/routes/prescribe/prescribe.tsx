@@ -179,7 +179,7 @@ export default function Prescribe() {
           }
           onAsk={setAsking}
         />
-        <OtherLines at={7} facts={facts} read={read} />
+        <OtherLines at={7} prescription={prescription} read={read} />
       </div>
       <YearMargin onCopy={() => setCopying(true)} onPdf={() => void pdf(zone.id, [zoneSeason])} />
       {asking && (

@@ -1,7 +1,8 @@
 import type { Zone } from '@core/records/case';
 import type { RulePacks } from '@core/packs/rule-packs';
 import { figureOf, traced } from '@core/reckoning/figure';
-import { prescribeGypsum } from '@core/prescription/prescribe-others';
+import type { ZonePrescription } from '@core/prescription/prescription';
+import { exchangeableSodiumOf } from '@core/soil/exchangeable-sodium';
 import { isRefusal } from '@core/reckoning/refusal';
 import { mehlichAcidity } from '@core/lime/mehlich-acidity';
 import { cecBySum, PPM_PER_CMOLC } from '@core/soil/cec';
@@ -9,14 +10,24 @@ import type { Interpretation } from '@core/soil/interpret';
 import { saturationBar } from '@core/soil/other-schools';
 import { carbonateStanding, findReading } from '@core/soil/report';
 import { Quiet } from '@core/reckoning/work';
-import { SALINE_DS_PER_M, SODIC_ESP_PERCENT } from '@core/soil/sodium';
+import { SODIC_ESP_PERCENT, SODIC_SAR } from '@core/soil/sodium';
 import { Fig } from '../../ui/fig';
 import { showExact } from '@core/words/numbers';
 
 const percent = (value: number): string => showExact(value, 1);
 
 /** Base saturation by the sum of cations, sodium, salinity and carbonate: what the report says beside the nutrients. */
-export function Cations({ zone, read, packs }: { zone: Zone; read: Interpretation; packs: RulePacks }) {
+export function Cations({
+  zone,
+  read,
+  prescription,
+  packs,
+}: {
+  zone: Zone;
+  read: Interpretation;
+  prescription: ZonePrescription;
+  packs: RulePacks;
+}) {
   const value = (analyte: 'Ca' | 'Mg' | 'K' | 'Na') => findReading(read.readings, analyte)?.value;
   const [ca, mg, k, na] = [value('Ca'), value('Mg'), value('K'), value('Na')];
   const buffer = findReading(read.readings, 'buffer-pH');
@@ -27,7 +38,8 @@ export function Cations({ zone, read, packs }: { zone: Zone; read: Interpretatio
   const labCec = findReading(read.readings, 'CEC')?.value;
   const carbonate = carbonateStanding(zone, read.readings);
   const carbonatePercent = findReading(read.readings, 'CaCO3')?.value ?? zone.calciumCarbonatePercent;
-  const ec = findReading(read.readings, 'EC');
+  const { salinity, gypsum } = prescription;
+  const sar = findReading(read.readings, 'SAR');
   const figure = (part: string, title: string) =>
     ca === undefined || mg === undefined
       ? undefined
@@ -61,10 +73,16 @@ export function Cations({ zone, read, packs }: { zone: Zone; read: Interpretatio
   });
   const cec = figure('cec', 'CEC by sum of cations');
   const bar = saturationBar(zone, read.readings);
-  const sodium = shares.find((s) => s.cation === 'Na')?.share.value;
+  const sodium = exchangeableSodiumOf(read.readings);
   const { percentOfCec, source } = packs.saturation;
-  const gypsum = prescribeGypsum({ zone, products: [], codes: [] }, read);
-  if (shares.length === 0 && !ec && carbonatePercent === undefined && zone.carbonates === undefined) return null;
+  if (
+    shares.length === 0 &&
+    !salinity.ece &&
+    !sodium &&
+    carbonatePercent === undefined &&
+    zone.carbonates === undefined
+  )
+    return null;
   return (
     <section className="cations" aria-labelledby="cations">
       <h2 id="cations">Cations, salt and lime</h2>
@@ -111,16 +129,18 @@ export function Cations({ zone, read, packs }: { zone: Zone; read: Interpretatio
           </p>
         </>
       )}
-      {na !== undefined && sodium !== undefined && (
-        <p className={sodium >= SODIC_ESP_PERCENT ? 'is-high' : undefined}>
-          <b>Sodium</b> is {percent(sodium)} % of CEC: {sodium >= SODIC_ESP_PERCENT ? 'sodic' : 'not sodic'}, the line
-          is {SODIC_ESP_PERCENT} %. {gypsum.yearLb > 0 && gypsum.says}
+      {sodium && (
+        <p className={sodium.espPercent >= SODIC_ESP_PERCENT ? 'is-high' : undefined}>
+          <b>Sodium</b> is {sodium.figure ? <Fig figure={sodium.figure} show={percent} /> : percent(sodium.espPercent)}{' '}
+          % of CEC by {sodium.by === 'ESP' ? 'the laboratory' : sodium.by}:{' '}
+          {sodium.espPercent >= SODIC_ESP_PERCENT ? 'sodic' : 'not sodic'}, the line is {SODIC_ESP_PERCENT} %.
+          {sar?.value !== undefined && ` SAR is ${showExact(sar.value, 1)}, sodic from ${SODIC_SAR}.`}{' '}
+          {gypsum.yearLb > 0 && gypsum.says}
         </p>
       )}
-      {ec?.value !== undefined && (
-        <p>
-          <b>Salinity</b> {showExact(ec.value)} dS/m: {ec.value >= SALINE_DS_PER_M ? 'saline' : 'not saline'} if it is a
-          paste extract, where the line is {SALINE_DS_PER_M}; a 1:2 extract reads a half to a third of that.
+      {salinity.ece && (
+        <p className={salinity.standing === 'saline' ? 'is-high' : undefined}>
+          <b>Salinity</b> <Fig figure={salinity.ece} show={percent} /> dS/m as the paste: {salinity.says}
         </p>
       )}
       <p>

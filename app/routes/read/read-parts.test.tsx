@@ -5,7 +5,6 @@ import { afterEach, describe, expect, it } from 'vitest';
 import type { SoilResult, SoilTest, Zone } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { prescribeZone } from '@core/prescription/prescribe';
-import { interpretZone } from '@core/soil/interpret';
 import { Cations } from './cations';
 import { Stopgap } from './stopgap';
 import { TrendOfZone } from './trend';
@@ -27,8 +26,13 @@ const test = (results: SoilResult[], change: Partial<SoilTest> = {}): SoilTest =
   ...change,
 });
 const cationsOf = (results: SoilResult[], of: Zone = zone) => {
-  const read = interpretZone(of, test(results));
-  return render(<Cations zone={of} read={read} packs={activePacks()} />);
+  const { prescription, read } = prescribeZone({
+    zone: of,
+    tests: [test(results)],
+    products: STARTER_SHELF,
+    codes: [],
+  });
+  return render(<Cations zone={of} read={read!} prescription={prescription} packs={activePacks()} />);
 };
 
 describe('cations, salt and lime', () => {
@@ -44,7 +48,7 @@ describe('cations, salt and lime', () => {
     expect(screen.getByRole('row', { name: /^Calcium/ }).textContent).toBe('Calcium79.45065 to 75');
     expect(screen.getByRole('row', { name: /^Sodium/ }).textContent).toContain('1.6');
     expect(document.body.textContent).toContain('by the laboratory 10');
-    expect(document.body.textContent).toContain('Sodium is 1.6 % of CEC: not sodic');
+    expect(document.body.textContent).toContain('Sodium is 1 % of CEC by Na over CEC: not sodic');
   });
   it('says where the sum misleads, and what carbonate does to sulfur', () => {
     cationsOf([
@@ -63,7 +67,7 @@ describe('cations, salt and lime', () => {
     });
     expect(document.body.textContent).toContain(': sodic, the line is 15 %.');
     expect(document.body.textContent).toContain('Gypsum');
-    expect(document.body.textContent).toContain('5 dS/m: saline if it is a paste extract');
+    expect(document.body.textContent).toContain('Salinity 13 dS/m as the paste: 5 dS/m in water, 1:2 is about 13 in the paste');
   });
   it('has nothing to say where nothing was reported', () => {
     cationsOf([{ analyte: 'pH', value: 6, method: 'water-1:1' }]);
@@ -94,7 +98,7 @@ describe('the trend', () => {
 
 describe('a zone without a report', () => {
   it('gets nitrogen by its grass and nothing else, and the way to know better', () => {
-    const { prescription } = prescribeZone({ zone, test: undefined, products: STARTER_SHELF, codes: [] });
+    const { prescription } = prescribeZone({ zone, products: STARTER_SHELF, codes: [] });
     const router = createMemoryRouter(
       [{ path: '/property/:id/read', element: <Stopgap zone={zone} prescription={prescription} /> }],
       { initialEntries: ['/property/p/read#zone=z'] },

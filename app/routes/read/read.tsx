@@ -6,13 +6,14 @@ import { useFetcher, useFormAction, useNavigate } from 'react-router';
 import { grassOf } from '@core/packs/grasses';
 import { prescribeZone } from '@core/prescription/prescribe';
 import { interpretZone, type School } from '@core/soil/interpret';
-import { latestTest } from '@core/soil/report';
+import { ageDayOf } from '@core/season/rules/first-day';
 import { deleteSoilTest, existingProperty, saveChoices, saveSoilTest } from '../../storage/property-repository';
 import { sayDate } from '@core/words/days';
 import { makePdf } from '../../ui/make-pdf';
 import { saveFile } from '../../ui/save-text-file';
 import { useDone } from '../../work/use-done';
 import { usePropertyWork } from '../../work/property-work';
+import { zoneFacts } from '../../work/zone-facts';
 import type { Route } from './+types/read';
 import { Cations } from './cations';
 import { Findings } from './findings';
@@ -60,8 +61,12 @@ const SHAPES: Shapes<Sent> = {
 
 export const clientAction = propertyAction<Sent, Answer>(SHAPES, act);
 
+/** The choice of all reports together, each analyte by its newest value. */
+const MERGED = 'all';
+
 export default function Read() {
-  const { file, zone, zoneSeason, today, packs } = usePropertyWork();
+  const work = usePropertyWork();
+  const { file, zone, zoneSeason, today, year, packs } = work;
   const [place, setPlace] = usePlace();
   const [editing, setEditing] = useState<'new' | string>();
   const fetcher = useFetcher<Answer>();
@@ -88,29 +93,27 @@ export default function Read() {
   const tests = (file.soilTests ?? [])
     .filter((t) => t.zoneId === zone.id)
     .sort((a, b) => b.sampledOn.localeCompare(a.sampledOn));
-  const shown = tests.find((t) => t.id === place.get('report')) ?? latestTest(tests, zone.id);
-  const latest = latestTest(tests, zone.id);
+  // one report that was asked for, else all of them merged: the newest value of each analyte
+  const chosen = tests.find((t) => t.id === place.get('report'));
+  const shown = chosen ?? tests[0];
+  const merged = chosen === undefined;
   const show = (id: string) =>
     setPlace((before) => {
-      before.set('report', id);
+      if (id === MERGED) before.delete('report');
+      else before.set('report', id);
       return before;
     });
   const form = editing !== undefined || !shown;
   const formTest = tests.find((t) => t.id === editing);
-  const read = shown && interpretZone(zone, shown, { asOf: today, packs });
+  const reading = { asOf: ageDayOf(year, today), packs, products: file.products ?? [] };
+  const reports = merged ? tests : shown ? [shown] : [];
+  const read = shown && interpretZone(zone, reports, reading);
   // tracks always show sufficiency's ranges; only another school is another reading
-  const judged = school === 'sufficiency' ? read : shown && interpretZone(zone, shown, { asOf: today, school, packs });
+  const judged = school === 'sufficiency' ? read : shown && interpretZone(zone, reports, { ...reading, school });
   const prescription =
-    shown === latest && asked === undefined
+    merged && asked === undefined
       ? zoneSeason?.prescription
-      : prescribeZone({
-          zone,
-          test: shown,
-          products: file.products ?? [],
-          codes: file.codes ?? [],
-          choices: { ...file.choices, school },
-          asOf: today,
-        }).prescription;
+      : prescribeZone({ ...zoneFacts(work, zone), tests: reports, choices: { ...file.choices, school } }).prescription;
   const remove = () => {
     if (!shown) return;
     void done(
@@ -146,9 +149,12 @@ export default function Read() {
             {tests.length > 1 && (
               <Select
                 aria-label="Report"
-                value={shown?.id}
+                value={merged ? MERGED : shown?.id}
                 onChange={show}
-                options={tests.map((t) => ({ value: t.id, label: sayDate(t.sampledOn) }))}
+                options={[
+                  { value: MERGED, label: 'All reports, newest values' },
+                  ...tests.map((t) => ({ value: t.id, label: sayDate(t.sampledOn) })),
+                ]}
                 virtual={false}
               />
             )}
@@ -194,9 +200,9 @@ export default function Read() {
             <div className="rd more">
               <div>
                 <TrendOfZone zone={zone} tests={tests} packs={packs} />
-                <Cations zone={zone} read={read} packs={packs} />
+                <Cations zone={zone} read={read} prescription={prescription} packs={packs} />
               </div>
-              <SchoolTable zone={zone} test={shown} school={school} />
+              <SchoolTable zone={zone} tests={reports} school={school} />
             </div>
           </>
         )

@@ -6,8 +6,8 @@ import { ColumnGlyph } from '../../ui/glyphs';
 import { glyphPlace } from './tracks';
 
 /** The same report under all three schools; where they differ it is said. */
-export function SchoolTable({ zone, test, school }: { zone: Zone; test: SoilTest; school: School }) {
-  const rows = compareSchools(zone, test);
+export function SchoolTable({ zone, tests, school }: { zone: Zone; tests: readonly SoilTest[]; school: School }) {
+  const rows = compareSchools(zone, tests);
   const differing = rows.filter(({ levels }) => differ(levels));
   return (
     <section className="schools" aria-labelledby="schools">

@@ -1,5 +1,5 @@
 import type { Product } from '@core/records/case';
-import { ecceOf } from '@core/prescription/prescribe-ph';
+import { ecceOf } from '@core/lime/lime-label';
 import { type Figure, figureOf, traced } from '@core/reckoning/figure';
 import { packageLb } from '@core/products/package-lb';
 import { unitPrice } from '@core/products/price';

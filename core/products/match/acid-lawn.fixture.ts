@@ -34,6 +34,6 @@ export const contextOn = (zone: Zone, test: SoilTest | undefined, more: Partial<
   zone,
   grass: grassOf(zone.grass),
   codes: [],
-  prescription: prescribeZone({ zone, test, products: STARTER_SHELF, codes: [] }).prescription,
+  prescription: prescribeZone({ zone, tests: test ? [test] : [], products: STARTER_SHELF, codes: [] }).prescription,
   ...more,
 });

@@ -1,3 +1,4 @@
+import { limeKindOf } from '../../lime/lime-label';
 import { asWeighed } from '../../field/as-weighed';
 import type { Product } from '../../records/case';
 import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../../season/rules/dose-ceilings';
@@ -240,11 +241,12 @@ function drawbacks(
   )
     says.push('too cold for its microbes');
   if (
-    parts.some((part) => part.product.limeKind === 'dolomitic') &&
+    parts.some((part) => limeKindOf(part.product) === 'dolomitic') &&
     !['low', 'very-low'].includes(context.prescription.magnesium.level)
   )
     says.push('Mg nobody asked for');
-  if (parts.some((part) => part.product.limeKind === 'hydrated')) says.push('caustic: gloves, eyes, water in at once');
+  if (parts.some((part) => limeKindOf(part.product) === 'hydrated'))
+    says.push('caustic: gloves, eyes, water in at once');
   if (parts.some((part) => part.rateLb < leastProductLb(context.zone) && part.product.form !== 'liquid'))
     says.push('too little to spread evenly');
   if (answer.needsBuying) says.push('must be bought');

@@ -1,6 +1,6 @@
 import type { LocalCode, Product, Zone } from '../../records/case';
 import type { Grass } from '../../packs/grasses';
-import { ecceOf } from '../../prescription/prescribe-ph';
+import { ecceOf, limeKindOf } from '../../lime/lime-label';
 import type { ZonePrescription } from '../../prescription/prescription';
 
 /** What a trip must bring; lime counts as pure CaCO3, sulfur as free S. */
@@ -26,7 +26,7 @@ export interface MatchContext {
 
 /** Percent of a product that counts for a need: guaranteed analysis, ECCE for lime, free S for sulfur. */
 export function percentToward(product: Product, need: NeedFor): number {
-  if (need === 'lime') return product.limeKind ? ecceOf(product) : 0;
+  if (need === 'lime') return limeKindOf(product) === undefined ? 0 : ecceOf(product);
   if (need === 'sulfur') return product.guaranteed['S-free'] ?? 0;
   return product.guaranteed[need] ?? 0;
 }

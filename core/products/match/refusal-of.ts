@@ -1,3 +1,4 @@
+import { limeKindOf } from '../../lime/lime-label';
 import type { Product } from '../../records/case';
 import { doseCeiling } from '../../season/rules/dose-ceilings';
 import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../../season/rules/dose-ceilings';
@@ -26,10 +27,10 @@ export function matchRefusal(product: Product, need: Need, context: MatchContext
   const rate = ((need[first] ?? 0) / percentToward(product, first)) * 100;
   const brings = (percent: number | undefined) => (rate * (percent ?? 0)) / 100;
   if (first === 'lime') {
-    if (product.limeKind === 'burnt') return 'Burnt lime burns turf, skin and eyes, and never goes on a lawn.';
-    if (product.limeKind === 'hydrated' && rate > 5)
+    if (limeKindOf(product) === 'burnt') return 'Burnt lime burns turf, skin and eyes, and never goes on a lawn.';
+    if (limeKindOf(product) === 'hydrated' && rate > 5)
       return `Hydrated lime is caustic: ${two(rate)} lb lime in one dose, and 5 is the most.`;
-  } else if (product.limeKind) return 'A lime: it would move pH.';
+  } else if (limeKindOf(product) !== undefined) return 'A lime: it would move pH.';
   if (product.form === 'liquid' && (need[first] ?? 0) > LIQUID_UP_TO_LB)
     return `A liquid: ${two(need[first] ?? 0)} lb ${needInWords(first)} would take ${two(product.lbPerGal ? rate / product.lbPerGal : rate / 10)} gal per 1000. It supplements, it does not feed.`;
   const freeS = brings(guaranteed['S-free']);

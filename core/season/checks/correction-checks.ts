@@ -1,8 +1,9 @@
-import { daysBetween, inMonthDaySpan } from '../../days/day';
+import { daysBetween } from '../../days/day';
 import { losesAmmonia } from '../../nitrogen/forms';
 import { sayDay } from '../../words/days';
 import { two } from '../../words/numbers';
-import { correctionStretches } from '../rules/correction-stretches';
+import type { Dose } from '../plan/dose';
+import { type Correcting, CORRECTING, correctionAsked, zoneStretches } from '../rules/correction-stretches';
 import { LIME_NITROGEN_GAP_DAYS } from '../rules/limits';
 import { check, dosesIn, type Facts, ifAny, noneOf } from './check';
 
@@ -37,81 +38,116 @@ const limeNitrogen = check({
     `Lime and urea or ammonium stand ${days} days apart and need ${LIME_NITROGEN_GAP_DAYS}: ammonia would be lost to the air.`,
 });
 
-/** What is prescribed for the pH, where it is lime or sulfur. */
-const correctionOf = ({ zoneSeason: { prescription } }: Facts): 'lime' | 'sulfur' | undefined =>
-  prescription.ph.action === 'lime' || prescription.ph.action === 'sulfur' ? prescription.ph.action : undefined;
-
-const unasked = check({
+const unaskedCorrections = check({
   id: 'ph-unasked',
   kind: 'correction',
-  title: 'Lime or sulfur',
-  rule: 'Lime and sulfur come only where the pH asks for them.',
+  title: 'Lime, sulfur or gypsum',
+  rule: 'Lime, sulfur and gypsum come only where the soil asks for them.',
   measure: (facts: Facts) => {
-    if (correctionOf(facts)) return undefined;
-    const doses = facts.doses.filter((d) => d.for === 'lime' || d.for === 'sulfur');
-    return ifAny({ found: dosesIn(doses), doses, why: facts.zoneSeason.prescription.ph.says });
+    const { prescription } = facts.zoneSeason;
+    const doses = facts.doses.filter(
+      (d) => isCorrecting(d.for) && correctionAsked(d.for, prescription).doses.length === 0,
+    );
+    const why = doses[0]?.for === 'gypsum' ? prescription.gypsum.says : prescription.ph.says;
+    return ifAny({ found: dosesIn(doses), doses, why });
   },
   standing: noneOf('fail'),
   says: ({ doses, why }) => `No ${doses[0]?.for} is prescribed here: ${why}`,
 });
 
-const phDoses = check({
-  id: 'ph-doses',
+const isCorrecting = (purpose: string): purpose is Correcting => (CORRECTING as readonly string[]).includes(purpose);
+
+const settledPh = check({
+  id: 'ph-settled',
   kind: 'correction',
-  title: ({ purpose }) => `${purpose === 'lime' ? 'Lime' : 'Sulfur'} doses`,
-  rule: 'The doses of lime or sulfur prescribed for this year are dated, one in each stretch of the year, none larger than one dose may be.',
-  measure: (facts: Facts) => {
-    const purpose = correctionOf(facts);
-    if (!purpose) return undefined;
-    const { zoneSeason, plan } = facts;
-    const { doses: prescribedLb } = zoneSeason.prescription.ph;
-    const down = facts.doses.filter((d) => d.for === purpose);
-    const spans = correctionStretches(purpose, zoneSeason.zone);
-    const open = spans.filter(([, to]) => `${plan.year}-${to}` >= plan.from).length;
-    const inSpan = (monthDay: string) => spans.findIndex(([from, to]) => inMonthDaySpan(monthDay, from, to));
-    const wanted = Math.min(prescribedLb.length, open);
-    const most = prescribedLb[0] ?? 0;
-    const large = down.filter(
-      (d) => (purpose === 'lime' ? d.rateLb : (d.delivers['S-free'] ?? 0)) > most + ROUNDING_LB,
-    );
-    const crowded =
-      spans.map((_, s) => down.filter((d) => inSpan(d.date.slice(5)) === s)).find((list) => list.length > 1) ?? [];
-    const astray = down.filter((d) => inSpan(d.date.slice(5)) === -1);
-    const fault =
-      large.length > 0
-        ? 'large'
-        : crowded.length > 0
-          ? 'crowded'
-          : astray.length > 0
-            ? 'astray'
-            : down.length < wanted
-              ? 'undated'
-              : undefined;
-    const stretches = spans.map(([a, b]) => `${sayDay(`${plan.year}-${a}`)} to ${sayDay(`${plan.year}-${b}`)}`);
-    return {
-      found: `${down.length} of ${wanted} this year`,
-      purpose,
-      fault,
-      most,
-      wanted,
-      missing: wanted - down.length,
-      stretches: stretches.join(' and '),
-      doses: { large: large.slice(0, 1), crowded, astray, undated: [], none: [] }[fault ?? 'none'],
-    } as const;
-  },
-  standing: ({ fault }) => (fault === undefined ? 'pass' : fault === 'large' || fault === 'crowded' ? 'fail' : 'warn'),
-  says: ({ fault, purpose, most, stretches, missing, wanted, doses }) => {
-    switch (fault) {
-      case 'large':
-        return `A ${purpose} dose is over the ${two(most)} lb ${purpose === 'lime' ? 'lime' : 'S'} per 1000 that one dose may bring.`;
-      case 'crowded':
-        return `Two doses of ${purpose} stand in one stretch of the year: it takes one at a time.`;
-      case 'astray':
-        return `The ${purpose} of ${sayDay(doses[0]?.date ?? '')} stands outside ${stretches}.`;
-      default:
-        return `${missing} of ${wanted} ${purpose} doses of this year are not dated.`;
-    }
-  },
+  title: 'pH not settled',
+  rule: 'A very acid soil whose lime cannot be reckoned gets a first dose and a new report; until that is there this fails (B1).',
+  measure: ({ zoneSeason: { prescription } }: Facts) =>
+    prescription.ph.unsettled === undefined ? undefined : { found: 'a new report', why: prescription.ph.unsettled },
+  standing: () => 'fail',
+  says: ({ why }) => why,
 });
 
-export const CORRECTION_CHECKS = [limeNitrogen, unasked, phDoses];
+const oneDirection = check({
+  id: 'lime-and-sulfur',
+  kind: 'correction',
+  title: 'Lime and sulfur',
+  rule: 'Lime and sulfur never go down on one zone in one year (B1).',
+  measure: ({ doses }: Facts) => {
+    const [limes, sulfurs] = [doses.filter((d) => d.for === 'lime'), doses.filter((d) => d.for === 'sulfur')];
+    return limes.length > 0 && sulfurs.length > 0
+      ? { found: 'both in one year', doses: [...limes, ...sulfurs] }
+      : undefined;
+  },
+  standing: () => 'fail',
+  says: () => 'Lime and sulfur undo each other: only one of them in a year.',
+});
+
+const correctionDoses = (id: string, of: string, purposeHere: (facts: Facts) => Correcting) =>
+  check({
+    id,
+    kind: 'correction',
+    title: ({ purpose }) => ({ lime: 'Lime doses', sulfur: 'Sulfur doses', gypsum: 'Gypsum doses' })[purpose],
+    rule: `The ${of} prescribed for this year is dated, one dose in each stretch of the year, none larger than one dose may be.`,
+    measure: (facts: Facts) => {
+      const { zoneSeason, doses, plan } = facts;
+      const purpose = purposeHere(facts);
+      const { doses: asked } = correctionAsked(purpose, zoneSeason.prescription);
+      if (asked.length === 0) return undefined;
+      const down = doses.filter((d) => d.for === purpose);
+      const spans = zoneStretches(purpose, zoneSeason, plan);
+      const inSpan = (date: string) => spans.findIndex(({ from, to }) => date >= from && date <= to);
+      const wanted = Math.min(asked.length, spans.length);
+      const most = asked[0] ?? 0;
+      const lbOf = (d: Dose) => (purpose === 'sulfur' ? (d.delivers['S-free'] ?? 0) : d.rateLb);
+      const large = down.filter((d) => lbOf(d) > most + ROUNDING_LB);
+      const crowded =
+        spans.map((_, s) => down.filter((d) => inSpan(d.date) === s)).find((list) => list.length > 1) ?? [];
+      const astray = down.filter((d) => inSpan(d.date) === -1);
+      const fault =
+        large.length > 0
+          ? 'large'
+          : crowded.length > 0
+            ? 'crowded'
+            : astray.length > 0
+              ? 'astray'
+              : down.length < wanted
+                ? 'undated'
+                : undefined;
+      return {
+        found: `${down.length} of ${wanted} this year`,
+        purpose,
+        fault,
+        most,
+        wanted,
+        missing: wanted - down.length,
+        stretches: spans.map(({ from, to }) => `${sayDay(from)} to ${sayDay(to)}`).join(' and ') || 'this year',
+        doses: { large: large.slice(0, 1), crowded, astray, undated: [], none: [] }[fault ?? 'none'],
+      } as const;
+    },
+    standing: ({ fault }) =>
+      fault === undefined ? 'pass' : fault === 'large' || fault === 'crowded' ? 'fail' : 'warn',
+    says: ({ purpose, fault, most, stretches, missing, wanted, doses }) => {
+      switch (fault) {
+        case 'large':
+          return `A ${purpose} dose is over the ${two(most)} lb ${purpose === 'sulfur' ? 'S' : purpose} per 1000 that one dose may bring.`;
+        case 'crowded':
+          return `Two doses of ${purpose} stand in one stretch of the year: it takes one at a time.`;
+        case 'astray':
+          return `The ${purpose} of ${sayDay(doses[0]?.date ?? '')} stands outside ${stretches}.`;
+        default:
+          return `${missing} of ${wanted} ${purpose} doses of this year are not dated.`;
+      }
+    },
+  });
+
+export const CORRECTION_CHECKS = [
+  limeNitrogen,
+  unaskedCorrections,
+  settledPh,
+  oneDirection,
+  correctionDoses('ph-doses', 'lime or sulfur', ({ zoneSeason }) =>
+    zoneSeason.prescription.ph.action === 'sulfur' ? 'sulfur' : 'lime',
+  ),
+  correctionDoses('gypsum-doses', 'gypsum', () => 'gypsum'),
+];

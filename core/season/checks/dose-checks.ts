@@ -1,5 +1,4 @@
 import { slowShare } from '../../nitrogen/forms';
-import { prescribeSalinity } from '../../prescription/prescribe-others';
 import { saltCarriers } from '../../products/carriers';
 import { MOST_SALT_ON_SALTY_LB, productSalt } from '../../products/salt';
 import { HIGH_CHLORIDE_PERCENT } from '../../products/shelf';
@@ -89,7 +88,7 @@ const saltDose = check({
   title: 'Salt of a dose, on a salty soil',
   rule: 'On a salty soil the salt of one day stays low.',
   measure: ({ zoneSeason, days, productOf }: Facts) => {
-    if (prescribeSalinity(zoneSeason.read).standing !== 'saline') return undefined;
+    if (zoneSeason.prescription.salinity.standing !== 'saline') return undefined;
     const saltOf = (dose: Dose): number => {
       const product = productOf(dose);
       const salt =

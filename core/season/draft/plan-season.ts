@@ -2,7 +2,7 @@ import type { Case, LocalCode, PlannedFor, Product, Zone } from '../../records/c
 import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../../packs/rule-packs';
 import type { Figure } from '../../reckoning/figure';
 import { prescribeCase } from '../../prescription/prescribe';
-import type { PhPrescription, ZonePrescription } from '../../prescription/prescription';
+import type { ZonePrescription } from '../../prescription/prescription';
 import { losesAmmonia } from '../../nitrogen/forms';
 import { choicesFor } from '../../products/shelf';
 import { equalDoses } from '../../tables/equal-doses';
@@ -14,14 +14,14 @@ import {
   growthSeason,
   LEAST_GROWTH,
 } from '../../climate/climate-year';
-import { correctionStretches } from '../rules/correction-stretches';
+import { type Correcting, CORRECTING, correctionAsked, zoneStretches } from '../rules/correction-stretches';
 import { addDays, dayOfYear, daysBetween, type IsoDay, weekStart } from '../../days/day';
 import { type Dose, makeDose } from '../plan/dose';
 import { doseCeiling, leastDaysBetweenN } from '../rules/dose-ceilings';
 import { type CodeNutrient, closingCode, codeNutrientsOf } from '../rules/local-codes';
 import { LIME_NITROGEN_GAP_DAYS, MICROBES_WORK_FROM_F } from '../rules/limits';
 import { choiceKey, type ProductChoices, type SeasonPlan, type ZoneSeason } from '../plan/season-plan';
-import { firstDayOf } from '../rules/first-day';
+import { ageDayOf, firstDayOf } from '../rules/first-day';
 import { type Placement, placeByGrowth, placeClear } from './place-doses';
 import { seasonSchools } from '../rules/season-schools';
 import { soilTemperatureByDay } from '../../climate/soil-temperature';
@@ -76,12 +76,13 @@ function planNitrogen(
   says: string,
   figure: Figure,
   keepFrom: readonly number[],
+  clear: (day: number) => boolean,
 ): { doses: Dose[]; missed: number } {
   const { zone, codes, year } = ground;
   const each = splitNeed(needLb, doseCeiling(zone, product, 'N', codes), needLb > ONE_DOSE_UP_TO_LB_N ? 2 : 1);
   const gap = leastDaysBetweenN(zone);
   const open = openDays(ground, codeNutrientsOf(product.guaranteed), true).map(
-    (yes, day) => yes && keepFrom.every((other) => Math.abs(other - day) >= gap),
+    (yes, day) => yes && clear(day) && keepFrom.every((other) => Math.abs(other - day) >= gap),
   );
   const placement = placementOn(ground, open, gap);
   const days = placeByGrowth(each.length, placement);
@@ -107,12 +108,13 @@ function planRider(
   ceilingLb: number,
   others: readonly Dose[],
   figure: Figure | undefined,
+  clear: (day: number) => boolean,
 ): { doses: Dose[]; missed: number } {
   const each = equalDoses(needLb, ceilingLb);
   // a day whose dose already brings some of it has no room left under the ceiling
   const taken = others.filter((d) => (d.delivers[purpose] ?? 0) > 0).map((d) => dayOfYear(d.date));
   const allowed = openDays(ground, codeNutrientsOf(product.guaranteed), true).map(
-    (yes, day) => yes && !taken.includes(day),
+    (yes, day) => yes && clear(day) && !taken.includes(day),
   );
   const riding = [...new Set(others.map((d) => dayOfYear(d.date)))].filter((day) => allowed[day]);
   const step = riding.length / each.length;
@@ -137,47 +139,59 @@ function planRider(
   return { doses, missed: each.slice(days.length).reduce((a, b) => a + b, 0) };
 }
 
-function spansOf(year: number, spans: readonly (readonly [string, string])[]): { from: number; to: number }[] {
-  return spans.map(([from, to]) => ({ from: dayOfYear(`${year}-${from}`), to: dayOfYear(`${year}-${to}`) }));
-}
-
 /**
- * Lime or sulfur: at most one dose a span, the rest waits for another year. Lime keeps clear of ammonium and urea, sulfur
- * waits for soil warm enough for microbes and shuns heat; neither goes on frozen ground.
+ * Lime, sulfur or gypsum: one dose a stretch, as early in it as may be, the rest waits for another year. Lime keeps clear of
+ * ammonium and urea that is down already, and feedings give way to it (B5); sulfur waits for soil warm enough for microbes and
+ * shuns heat; none goes on frozen ground.
  */
 function planCorrection(
   ground: Ground,
   product: Product,
-  purpose: 'lime' | 'sulfur',
-  { doses: wanted, dosesFigure }: PhPrescription,
+  purpose: Correcting,
+  zoneSeason: ZoneSeason,
+  from: IsoDay,
   ammoniaDays: readonly number[],
 ): { doses: Dose[]; left: number } {
-  const lime = purpose === 'lime';
-  const open = openDays(ground, [], false).map(
-    (yes, day) =>
-      yes &&
-      (lime ||
-        (!ground.season.heat[day] &&
-          (ground.season.growth[day] as number) >= LEAST_GROWTH &&
-          (ground.weather.meanF[day] as number) >= MICROBES_WORK_FROM_F)),
-  );
+  const { prescription } = zoneSeason;
+  const { doses: wanted } = correctionAsked(purpose, prescription);
+  const figure = purpose === 'gypsum' ? prescription.gypsum.dosesFigure : prescription.ph.dosesFigure;
+  const open = openDays(ground, [], false).map((yes, day) => {
+    if (!yes || ground.season.heat[day]) return false;
+    return (
+      purpose !== 'sulfur' ||
+      ((ground.season.growth[day] as number) >= LEAST_GROWTH &&
+        (ground.weather.meanF[day] as number) >= MICROBES_WORK_FROM_F)
+    );
+  });
   const placement = placementOn(ground, open, 0);
   const doses: Dose[] = [];
-  for (const span of spansOf(ground.year, correctionStretches(purpose, ground.zone))) {
+  for (const span of zoneStretches(purpose, zoneSeason, { year: ground.year, from })) {
     if (doses.length === wanted.length) break;
-    const day = placeClear(span.from, span.to, placement, lime ? ammoniaDays : [], LIME_NITROGEN_GAP_DAYS);
+    const [first, last] = [dayOfYear(span.from), dayOfYear(span.to)];
+    const day = placeClear(first, last, placement, purpose === 'lime' ? ammoniaDays : [], LIME_NITROGEN_GAP_DAYS);
     if (day === undefined) continue;
     const target = {
       lb: wanted[doses.length] as number,
-      says: lime ? 'lime dose' : 'elemental sulfur, this dose',
-      figure: dosesFigure,
+      says: purpose === 'sulfur' ? 'elemental sulfur, this dose' : `${purpose} dose`,
+      figure,
     };
-    const care = lime ? `, clear of urea and ammonium by ${LIME_NITROGEN_GAP_DAYS} days` : '; water it in';
+    const care = {
+      lime: `, clear of urea and ammonium by ${LIME_NITROGEN_GAP_DAYS} days`,
+      sulfur: '; water it in',
+      gypsum: '; then water to leach',
+    }[purpose];
     const why = `${purpose} dose ${doses.length + 1} of ${wanted.length}${care}`;
     doses.push(makeDose(ground.zone, dateOf(ground.year, day), product, purpose, target, why));
   }
   return { doses, left: wanted.length - doses.length };
 }
+
+/** Days of the year on which urea or ammonium went down already; late ones of the year before count from before it. */
+const ammoniaGiven = (zone: Zone, products: readonly Product[], year: number): number[] =>
+  (zone.applied ?? []).flatMap(({ date, productId }) => {
+    const product = products.find((p) => p.id === productId);
+    return product && losesAmmonia(product) ? [daysBetween(`${year}-01-01`, date)] : [];
+  });
 
 function planZone(
   given: Case,
@@ -191,11 +205,14 @@ function planZone(
   const needP = prescription.phosphorus.yearLb;
   const needK = prescription.potassium.yearLb;
   const grass = grassIn(plan.packs, zone.grass);
-  const context = { grass, phosphorusWanted: needP > 0, potassiumWanted: needK > 0 };
+  const saline = prescription.salinity.standing === 'saline';
+  const context = { grass, phosphorusWanted: needP > 0, potassiumWanted: needK > 0, saline };
   const shelf: ZoneSeason['shelf'] = {};
   const choose = (purpose: PlannedFor): Product | undefined => {
     const options = choicesFor(products, purpose, context);
-    const prescribed = purpose === 'lime' ? options.find((p) => p.id === prescription.ph.productId) : undefined;
+    const asked =
+      purpose === 'lime' || purpose === 'gypsum' ? correctionAsked(purpose, prescription).productId : undefined;
+    const prescribed = options.find((p) => p.id === asked);
     const chosen = options.find((p) => p.id === plan.picked[choiceKey(zone.id, purpose)]) ?? prescribed ?? options[0];
     shelf[purpose] = { chosen, options };
     return chosen;
@@ -222,7 +239,30 @@ function planZone(
   const dayOf = (d: Dose) => dayOfYear(d.date);
   const words = (lb: number) => roundedTo(lb, 2);
 
-  // P first, because what carries it often carries nitrogen as well
+  // corrections first: a feeding gives way to lime, not lime to a feeding
+  const phDoses: Dose[] = [];
+  const ammonia = ammoniaGiven(zone, products, plan.year);
+  for (const purpose of CORRECTING) {
+    const { doses: wanted } = correctionAsked(purpose, prescription);
+    if (wanted.length === 0) continue;
+    const product = choose(purpose);
+    if (!product) {
+      miss(purpose, `No ${purpose} on the shelf.`);
+      continue;
+    }
+    const placed = planCorrection(ground, product, purpose, result, plan.from, ammonia);
+    phDoses.push(...placed.doses);
+    if (placed.left > 0)
+      miss(
+        purpose,
+        `${placed.left} of ${wanted.length} ${purpose} doses wait for a later year${placed.doses.length === 0 ? ': no open week this year' : ', after a retest'}.`,
+      );
+  }
+  const limeDays = phDoses.filter((d) => d.for === 'lime').map(dayOf);
+  const clearOfLime = (product: Product, day: number) =>
+    !losesAmmonia(product) || limeDays.every((lime) => Math.abs(lime - day) >= LIME_NITROGEN_GAP_DAYS);
+
+  // P before N, because what carries it often carries nitrogen as well
   const pDoses: Dose[] = [];
   if (needP > 0) {
     const product = choose('P2O5');
@@ -236,6 +276,7 @@ function planZone(
         doseCeiling(zone, product, 'P2O5', codes),
         [],
         prescription.phosphorus.year,
+        (day) => clearOfLime(product, day),
       );
     pDoses.push(...(placed?.doses ?? []));
     if (!product)
@@ -260,6 +301,7 @@ function planZone(
         says,
         prescription.nitrogen.year,
         total(pDoses, 'N') > 0 ? pDoses.map(dayOf) : [],
+        (day) => clearOfLime(product, day),
       );
     nDoses.push(...(placed?.doses ?? []));
     if (!product) miss('N', `Nothing on the shelf may bring the ${words(needN)} lb N per 1000.`);
@@ -284,29 +326,13 @@ function planZone(
         doseCeiling(zone, product, 'K2O', codes),
         [...pDoses, ...nDoses],
         prescription.potassium.year,
+        (day) => clearOfLime(product, day),
       );
     kDoses.push(...(placed?.doses ?? []));
     if (!product) miss('K2O', `Nothing on the shelf brings ${words(stillK)} lb K2O per 1000 here.`);
     else if (placed && placed.missed > 0) miss('K2O', `${words(placed.missed)} lb K2O per 1000 found no open day.`);
   }
 
-  const phDoses: Dose[] = [];
-  if (prescription.ph.doses.length > 0 && (prescription.ph.action === 'lime' || prescription.ph.action === 'sulfur')) {
-    const purpose = prescription.ph.action;
-    const product = choose(purpose);
-    if (!product) miss(purpose, `No ${purpose} on the shelf.`);
-    else {
-      const chosenOf = (d: Dose) => products.find((p) => p.id === d.productId);
-      const ammoniaDays = [...pDoses, ...nDoses].filter((d) => losesAmmonia(chosenOf(d) as Product)).map(dayOf);
-      const placed = planCorrection(ground, product, purpose, prescription.ph, ammoniaDays);
-      phDoses.push(...placed.doses);
-      if (placed.left > 0)
-        miss(
-          purpose,
-          `${placed.left} of ${prescription.ph.doses.length} ${purpose} doses wait for a later year${placed.doses.length === 0 ? ': no open week this year' : ', after a retest'}.`,
-        );
-    }
-  }
   result.doses = [...phDoses, ...pDoses, ...nDoses, ...kDoses].sort((a, b) => a.date.localeCompare(b.date));
   return result;
 }
@@ -314,6 +340,9 @@ function planZone(
 /**
  * Dates and weighs a year for every zone by the plain rule: growth windows of the grass, shares of growth, dose
  * ceilings, local codes. Doses never stand before the latest report or the start of the year.
+ *
+ * @param asOf days before it are past and closed
+ * @param judgedOn day of planning, against which the age of reports is judged (A7); without it nothing is old
  */
 export function planSeason(
   given: Case,
@@ -321,6 +350,7 @@ export function planSeason(
   picked: ProductChoices = {},
   asOf?: string,
   packs: RulePacks = BUILT_IN_PACKS,
+  judgedOn = asOf,
 ): SeasonPlan {
   const weather = given.property.climate && climateYear(given.property.climate, year);
   const sampled =
@@ -332,10 +362,11 @@ export function planSeason(
   const carried = given.zones.map((zone) => carryOver(given, zone, year));
   const zones = prescribeCase(
     given,
-    asOf,
+    ageDayOf(year, judgedOn),
     (zoneId) => picked[choiceKey(zoneId, 'lime')],
     packs,
     (zone) => carried[given.zones.indexOf(zone)],
+    year,
   ).map(({ prescription, read }, i) => ({
     ...planZone(given, prescription, given.zones[i] as Zone, weather, { year, from, picked, packs }),
     read,

@@ -36,10 +36,12 @@ export function makeDose(
   target: { lb: number; says: string; figure?: Figure },
   why: string,
 ): Dose {
-  const substance = { N: 'N', P2O5: 'P2O5', K2O: 'K2O', lime: 'lime', sulfur: 'S' }[purpose];
-  const unit = purpose === 'lime' ? 'lb lime per 1000 ft2' : 'lb product per 1000 ft2';
+  const substance = { N: 'N', P2O5: 'P2O5', K2O: 'K2O', lime: 'lime', sulfur: 'S', gypsum: 'gypsum' }[purpose];
+  /** Lime and gypsum are their own substance: what is spread is what is asked for. */
+  const itself = purpose === 'lime' || purpose === 'gypsum';
+  const unit = itself ? `lb ${purpose} per 1000 ft2` : 'lb product per 1000 ft2';
   const rate =
-    purpose === 'lime' && target.figure && Math.abs(target.figure.value - target.lb) < 1e-9
+    itself && target.figure && Math.abs(target.figure.value - target.lb) < 1e-9
       ? target.figure.retitled(`${product.name}, rate`, 'Season: this dose.')
       : purpose === 'sulfur'
         ? sureFigure(
@@ -69,7 +71,7 @@ export function makeDose(
     },
     {
       title: `${product.name}, weigh out`,
-      unit: purpose === 'lime' ? 'lb lime for the zone' : 'lb product for the zone',
+      unit: itself ? `lb ${purpose} for the zone` : 'lb product for the zone',
       usedIn: 'Season: the scale on the day, and the purchase list.',
     },
   );

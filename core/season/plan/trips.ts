@@ -1,5 +1,5 @@
 import type { Product } from '../../records/case';
-import { ecceOf } from '../../prescription/prescribe-ph';
+import { ecceOf } from '../../lime/lime-label';
 import type { ZonePrescription } from '../../prescription/prescription';
 import { potashDoseCeiling, phosphateDoseCeiling } from '../rules/dose-ceilings';
 import type { Dose } from './dose';

@@ -16,6 +16,7 @@ function whyOf(
   const { season, schools, prescription } = zoneSeason;
   const here = all.filter((d) => d.zoneId === planned.zoneId);
   if (planned.for === 'lime') return `lime, clear of urea and ammonium by ${LIME_NITROGEN_GAP_DAYS} days; water it in`;
+  if (planned.for === 'gypsum') return 'gypsum against sodium; drainage first, then water to leach';
   if (planned.for === 'sulfur') return 'sulfur, on soil warm enough for microbes; water it in';
   const day = daysBetween(`${planned.date.slice(0, 4)}-01-01`, planned.date);
   const product = products.find((p) => p.id === planned.productId);
@@ -52,18 +53,19 @@ function made(
   if (!product) return undefined;
   const percent = percentFor(product, planned.for);
   if (percent <= 0) return undefined;
-  const { ph, nitrogen, phosphorus, potassium } = zoneSeason.prescription;
+  const { ph, nitrogen, phosphorus, potassium, gypsum } = zoneSeason.prescription;
   const prescribed = {
     N: nitrogen.year,
     P2O5: phosphorus.year,
     K2O: potassium.year,
     lime: ph.dosesFigure,
     sulfur: ph.dosesFigure,
+    gypsum: gypsum.dosesFigure,
   };
   const lb = (planned.rateLb * percent) / 100;
   const says =
-    planned.for === 'lime'
-      ? 'lime dose'
+    planned.for === 'lime' || planned.for === 'gypsum'
+      ? `${planned.for} dose`
       : `${planned.for === 'sulfur' ? 'free S' : planned.for} of this dose, by the plan`;
   return makeDose(
     zoneSeason.zone,

@@ -29,6 +29,7 @@ export type RuleKind =
   | 'code-year'
   | 'lime'
   | 'sulfur'
+  | 'gypsum'
   | 'late-season'
   | 'potassium-season'
   | 'least-interval'

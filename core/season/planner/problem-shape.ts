@@ -2,6 +2,7 @@ import type { PlanAim, PlannedFor, Product, Zone } from '../../records/case';
 import type { RulePacks } from '../../packs/rule-packs';
 import type { IsoDay } from '../../days/day';
 import type { ProductChoices } from '../plan/season-plan';
+import type { Correcting } from '../rules/correction-stretches';
 import type { Ground } from '../rules/open-days';
 import type { SeasonSchools } from '../rules/season-schools';
 import type { PlanWeek } from '../../days/weeks';
@@ -44,9 +45,9 @@ export interface Carrier {
   freeInHeat: Map<number, number>;
 }
 
-/** Lime or sulfur of a zone this year: so many equal doses, one in each of its spans. */
+/** Lime, sulfur or gypsum of a zone this year: so many equal doses, one in each of its spans. */
 export interface Correction {
-  purpose: 'lime' | 'sulfur';
+  purpose: Correcting;
   product: Product;
   /** lb product/1000 ft2 of each dose. */
   rateLb: number;
@@ -78,8 +79,8 @@ export interface ZoneProblem {
   /** Most N of the year by code, less what stands. */
   codeYearLb?: number;
   corrections: Correction[];
-  /** Needs of pH that no product on the shelf serves. */
-  correctionMissing?: 'lime' | 'sulfur';
+  /** Corrections that no product on the shelf serves. */
+  correctionMissing?: Correcting;
   standing: StandingDose[];
   gapWeeks: number;
   mostGapWeeks: number;

@@ -3,7 +3,6 @@ import type { Case, LocalCode, Product, Zone } from '../../records/case';
 import { releaseByDay } from '../../nitrogen/release';
 import { codeLeastSlowPercent, codeYearCap } from '../rules/local-codes';
 import { BUILT_IN_PACKS, grassIn } from '../../packs/rule-packs';
-import { prescribeSalinity } from '../../prescription/prescribe-others';
 import { saltCarriers } from '../../products/carriers';
 import { losesAmmonia, slowShare } from '../../nitrogen/forms';
 import { MOST_SALT_ON_SALTY_LB, productSalt } from '../../products/salt';
@@ -17,6 +16,7 @@ import { MOST_FREE_IN_HEAT_LB, mostDaysBetweenN, potashOverLb, RATE_STEP_LB, yea
 import { leastRateLb } from '../../products/least-rate';
 import { closedBecause, type Ground } from '../rules/open-days';
 import type { SeasonSchools } from '../rules/season-schools';
+import { CORRECTING } from '../rules/correction-stretches';
 import { correctionOf } from './corrections';
 import {
   type Band,
@@ -112,7 +112,8 @@ function zoneProblem(
     Math.max(prescription.potassium.yearLb, schoolPotash) - (letGo[`${zone.id}/potassium-year`] ?? 0),
   );
   const phosphateYear = Math.max(0, prescription.phosphorus.yearLb - (letGo[`${zone.id}/phosphorus-year`] ?? 0));
-  const context: ShelfContext = { grass, phosphorusWanted: phosphateYear > 0, potassiumWanted: potashYear > 0 };
+  const saline = prescription.salinity.standing === 'saline';
+  const context: ShelfContext = { grass, phosphorusWanted: phosphateYear > 0, potassiumWanted: potashYear > 0, saline };
   const ground: Ground = {
     year: plan.year,
     firstDay,
@@ -187,9 +188,11 @@ function zoneProblem(
       standingSupply[w] = (standingSupply[w] as number) + lb;
     });
   const cap = codeYearCap(codes);
-  const { correction, missing } = correctionOf(zoneSeason, ground, weeks, here);
-  const corrections = correction && !letGo[`${zone.id}/${correction.purpose}`] ? [correction] : [];
-  const salty = prescribeSalinity(zoneSeason.read).standing === 'saline';
+  const wanted = CORRECTING.map((purpose) => correctionOf(purpose, zoneSeason, ground, weeks, here, plan.from));
+  const corrections = wanted.flatMap(({ correction }) =>
+    correction && !letGo[`${zone.id}/${correction.purpose}`] ? [correction] : [],
+  );
+  const missing = wanted.find((each) => each.missing)?.missing;
   const bands = {
     nitrogen: bandOf(yearN, down('N'), 0),
     phosphate: bandOf(phosphateYear, down('P2O5'), 0),
@@ -215,7 +218,7 @@ function zoneProblem(
     mostFreeInHeatLb: season.heat.some(Boolean)
       ? Math.max(0, MOST_FREE_IN_HEAT_LB + (letGo[`${zone.id}/heat-supply`] ?? 0) - standingInHeat)
       : Infinity,
-    mostSaltLb: salty ? MOST_SALT_ON_SALTY_LB : Infinity,
+    mostSaltLb: saline ? MOST_SALT_ON_SALTY_LB : Infinity,
     potashDoseLb: potashDoseCeiling(zone),
   };
 }

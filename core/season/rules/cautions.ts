@@ -11,6 +11,7 @@ export const SPREADING_CAUTIONS = [
 export const PURPOSE_CAUTIONS = {
   lime: 'Lime irritates skin and eyes; keep it two weeks from urea and ammonium, and water it in.',
   sulfur: 'Sulfur dust irritates eyes and lungs and can burn turf in heat; water it in.',
+  gypsum: 'Gypsum dust irritates eyes; drain first, and leach with water after each dose.',
   N: 'Water nitrogen in within about a day.',
   K2O: 'Water potash in; salts burn wet leaves.',
   P2O5: 'Phosphorus only because the soil test asks for it.',

@@ -43,20 +43,23 @@ const sulfurOf = (given: Case) => {
   };
 };
 
+const whole = (zone: Pick<Zone, 'turf'>) => ({ zone, year: 2027, from: '2027-01-01' });
+
 describe('stretches for lime and sulfur', () => {
   it('lie apart, spring before fall, and a green has three for each of the lawn’s', () => {
     for (const spans of [
-      correctionStretches('lime', {}),
-      correctionStretches('sulfur', { turf: 'established' }),
-      correctionStretches('sulfur', { turf: 'close-cut' }),
+      correctionStretches('lime', whole({})),
+      correctionStretches('gypsum', whole({})),
+      correctionStretches('sulfur', whole({ turf: 'established' })),
+      correctionStretches('sulfur', whole({ turf: 'close-cut' })),
     ])
-      spans.forEach(([from, to], i) => {
+      spans.forEach(({ from, to }, i) => {
         expect(from < to).toBe(true);
         const next = spans[i + 1];
-        if (next) expect(daysBetween(`2027-${to}`, `2027-${next[0]}`)).toBeGreaterThanOrEqual(10);
+        if (next) expect(daysBetween(to, next.from)).toBeGreaterThanOrEqual(10);
       });
-    expect(correctionStretches('sulfur', { turf: 'close-cut' })).toHaveLength(6);
-    expect(correctionStretches('lime', { turf: 'close-cut' })).toEqual(correctionStretches('lime', {}));
+    expect(correctionStretches('sulfur', whole({ turf: 'close-cut' }))).toHaveLength(6);
+    expect(correctionStretches('lime', whole({ turf: 'close-cut' }))).toEqual(correctionStretches('lime', whole({})));
   });
 });
 

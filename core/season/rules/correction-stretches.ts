@@ -1,20 +1,27 @@
+import type { GrowthSeason } from '../../climate/climate-year';
+import { addDays, dayOfYear, type IsoDay } from '../../days/day';
+import type { ZonePrescription } from '../../prescription/prescription';
 import type { Zone } from '../../records/case';
 
-/** A stretch of any year, month-day, both ends inside. */
-export type MonthDayStretch = readonly [from: string, to: string];
+/** What corrects a soil: each goes down in doses, one a stretch of the year. */
+export const CORRECTING = ['lime', 'sulfur', 'gypsum'] as const;
+export type Correcting = (typeof CORRECTING)[number];
 
-/** Surface lime goes down in fall, or late winter to early spring. Common practice. */
-const LIME: readonly MonthDayStretch[] = [
-  ['02-15', '04-15'],
-  ['09-20', '12-10'],
-];
+/** Days of one year in which one dose of a correction goes down, both ends inside. */
+export interface Stretch {
+  from: IsoDay;
+  to: IsoDay;
+}
+
+type MonthDays = readonly (readonly [from: string, to: string])[];
+
 /** Sulfur goes down in spring and fall. Common practice. */
-const SULFUR: readonly MonthDayStretch[] = [
+const SULFUR: MonthDays = [
   ['04-01', '05-31'],
   ['09-15', '10-31'],
 ];
 /** Close-cut turf bears little sulfur at a time: three doses in spring and three in fall, ten days apart at the least. Common practice. */
-const CLOSE_CUT_SULFUR: readonly MonthDayStretch[] = [
+const CLOSE_CUT_SULFUR: MonthDays = [
   ['04-01', '04-12'],
   ['04-22', '05-03'],
   ['05-13', '05-31'],
@@ -23,19 +30,99 @@ const CLOSE_CUT_SULFUR: readonly MonthDayStretch[] = [
   ['10-19', '10-31'],
 ];
 
-/**
- * Stretches of the year for lime or sulfur, of which each takes one dose. An established lawn has two for sulfur, a green six.
- */
-export const correctionStretches = (
-  purpose: 'lime' | 'sulfur',
-  zone: Pick<Zone, 'turf'>,
-): readonly MonthDayStretch[] => (purpose === 'lime' ? LIME : zone.turf === 'close-cut' ? CLOSE_CUT_SULFUR : SULFUR);
+/** Lime and gypsum go down as soon as the ground is open, within so many days (B5): eight weeks. Common practice. */
+const EARLY_WITHIN_DAYS = 55;
+/** Least days between two surface doses of lime or gypsum: three months (B5). Common practice. */
+const APART_DAYS = 90;
+/** Sulfur on sand or weak soil stands so far apart, days (B7). Common practice. */
+const WEAK_SULFUR_APART_DAYS = 60;
+/** A second dose waits for fall, before winter works it in. Common practice. */
+const FALL_FROM = '09-01';
+
+export interface CorrectionGround {
+  zone: Pick<Zone, 'turf'>;
+  year: number;
+  /** First day that may be planned. */
+  from: IsoDay;
+  season?: Pick<GrowthSeason, 'frozen' | 'heat'>;
+  /** The last dose of it that is down already. */
+  lastGiven?: IsoDay;
+  /** Last day on which a dose may be dated: a new report decides after it (B4). */
+  until?: IsoDay;
+  /** Weak soil: sulfur has two stretches, whatever the turf (B7). */
+  sparse?: boolean;
+}
+
+function early({ year, from, season, lastGiven }: CorrectionGround): Stretch[] {
+  const start = [from, `${year}-01-01`, lastGiven ? addDays(lastGiven, APART_DAYS) : ''].reduce((a, b) =>
+    a > b ? a : b,
+  );
+  if (start > `${year}-12-31`) return [];
+  const open = (day: number) => !season?.frozen[day] && !season?.heat[day];
+  const days = season?.frozen.length ?? 365;
+  let first = dayOfYear(start);
+  while (first < days && !open(first)) first++;
+  if (first >= days) return [];
+  const opens = addDays(`${year}-01-01`, first);
+  const end = addDays(opens, EARLY_WITHIN_DAYS);
+  const second = [addDays(end, APART_DAYS), `${year}-${FALL_FROM}`].reduce((a, b) => (a > b ? a : b));
+  const stretches = [{ from: opens, to: end < `${year}-12-31` ? end : `${year}-12-31` }];
+  return second <= `${year}-12-31` ? [...stretches, { from: second, to: `${year}-12-31` }] : stretches;
+}
 
 /**
- * The same stretches in the order in which a correction is best begun: lime in fall, before winter works it in; sulfur by
- * the calendar. Common practice. A first lime dose of an established lawn: 20 September to 10 December.
+ * Stretches of a year for lime, sulfur or gypsum, of which each takes one dose: the one table that prescriptions, drafts, planner
+ * and checks read (B9). Lime and gypsum are early (B5): the first eight weeks of open ground, winter included where it does not
+ * freeze, then fall. Sulfur has spring and fall, close-cut turf three of each. A report of 10 January, unfrozen ground: lime
+ * 10 January to 6 March, then 1 September on.
  */
-export function stretchesBestFirst(purpose: 'lime' | 'sulfur', zone: Pick<Zone, 'turf'>): readonly MonthDayStretch[] {
-  const stretches = correctionStretches(purpose, zone);
-  return purpose === 'lime' ? [...stretches].reverse() : stretches;
+export function correctionStretches(purpose: Correcting, ground: CorrectionGround): Stretch[] {
+  const { zone, year, from, until, lastGiven, sparse } = ground;
+  const all =
+    purpose === 'sulfur'
+      ? (zone.turf === 'close-cut' && !sparse ? CLOSE_CUT_SULFUR : SULFUR).map(([a, b]) => ({
+          from: `${year}-${a}`,
+          to: `${year}-${b}`,
+        }))
+      : early(ground);
+  const apart = purpose === 'sulfur' && sparse ? WEAK_SULFUR_APART_DAYS : 1;
+  const next = lastGiven === undefined ? '' : addDays(lastGiven, apart);
+  const start = next > from ? next : from;
+  return all
+    .filter((span) => span.to >= start && (until === undefined || span.from <= until))
+    .map((span) => ({
+      from: span.from < start ? start : span.from,
+      to: until !== undefined && until < span.to ? until : span.to,
+    }));
+}
+
+/** Doses of a correction that a prescription asks for, lb of the substance, and what its log says of dates. */
+export function correctionAsked(
+  purpose: Correcting,
+  { ph, gypsum }: Pick<ZonePrescription, 'ph' | 'gypsum'>,
+): { doses: readonly number[]; productId?: string; lastGiven?: IsoDay; until?: IsoDay; sparse?: boolean } {
+  const { doses, productId, ledger } = purpose === 'gypsum' ? gypsum : ph;
+  const asked = purpose === 'gypsum' || ph.action === purpose;
+  const dated = purpose === 'sulfur' ? doses.slice(0, ph.mostDated) : doses;
+  return {
+    doses: asked ? dated : [],
+    productId,
+    lastGiven: ledger?.lines.at(-1)?.date,
+    until: ledger?.datedUntil,
+    sparse: ph.sparse,
+  };
+}
+
+/** The stretches that a zone's prescription leaves open in a year. */
+export function zoneStretches(
+  purpose: Correcting,
+  {
+    zone,
+    prescription,
+    season,
+  }: { zone: Zone; prescription: Pick<ZonePrescription, 'ph' | 'gypsum'>; season?: GrowthSeason },
+  { year, from }: { year: number; from: IsoDay },
+): Stretch[] {
+  const { lastGiven, until, sparse } = correctionAsked(purpose, prescription);
+  return correctionStretches(purpose, { zone, year, from, season, lastGiven, until, sparse });
 }

@@ -39,7 +39,7 @@ const report = (results: SoilResult[], change: Partial<SoilTest> = {}): SoilTest
 });
 const pH = (value: number): SoilResult => ({ analyte: 'pH', value, method: 'water-1:1' });
 const prescribe = (z: Zone, results: SoilResult[]) =>
-  prescribeZone({ zone: z, test: report(results), products: STARTER_SHELF, codes: [] }).prescription;
+  prescribeZone({ zone: z, tests: [report(results)], products: STARTER_SHELF, codes: [] }).prescription;
 const doubts = (z: Zone, results: SoilResult[], change: Partial<SoilTest> = {}, asOf?: string) =>
   interpretZone(z, report(results, change), { asOf }).doubts.join(' ');
 const product = (id: string) => STARTER_SHELF.find((p) => p.id === id) as Product;
@@ -103,32 +103,37 @@ describe('dose ceilings, lb per 1000 ft2', () => {
 });
 
 describe('prescribing', () => {
-  it('treats 4 in of standing turf and 6 in of tilled ground, and asks 0.3 above the window before sulfur', () => {
+  it('treats 4 in of standing turf and 6 in of tilled ground, and opens sulfur above 7.5, for acid-loving grass 0.3 above the window (judgement B6)', () => {
     expect([
       prescribe(zone(), [pH(5)]).ph.treatedDepthIn,
       prescribe(zone({ turf: 'tilled' }), [pH(5)]).ph.treatedDepthIn,
       prescribe(zone({ turf: 'close-cut' }), [pH(5)]).ph.treatedDepthIn,
     ]).toEqual([4, 6, 4]);
-    expect([7.29, 7.3].map((p) => prescribe(zone(), [pH(p)]).ph.action)).toEqual(['leave', 'sulfur']);
-    expect([7.5, 7.6].map((p) => prescribe(zone({ carbonates: 'unknown' }), [pH(p)]).ph.action)).toEqual([
+    expect([7.5, 7.51].map((p) => prescribe(zone(), [pH(p)]).ph.action)).toEqual(['leave', 'sulfur']);
+    const bahia = (p: number, carbonates: Zone['carbonates'] = 'none') =>
+      prescribe(zone({ grass: 'bahiagrass', carbonates }), [pH(p)]).ph.action;
+    expect([bahia(6.79), bahia(6.8), bahia(7.29, 'unknown'), bahia(7.3, 'unknown')]).toEqual([
+      'leave',
+      'sulfur',
       'sulfur',
       'leave',
     ]);
     expect(prescribe(zone({ grass: 'st-augustinegrass' }), [pH(7.9)]).ph.targetPh).toBe(7.3);
   });
   it('assumes ECCE 90 where the shelf holds no lime', () => {
-    const { ph } = prescribeZone({ zone: zone(), test: report([pH(5.5)]), products: [], codes: [] }).prescription;
+    const { ph } = prescribeZone({ zone: zone(), tests: [report([pH(5.5)])], products: [], codes: [] }).prescription;
     expect(ph.material!.value / ph.requirement!.value).toBeCloseTo(100 / 90, 12);
   });
-  it('goes by level on index tests: P2O5 2 and 1, K2O 3 (very low) and 2 lb; caps P2O5 2, K2O 4, Mg 1, S 2', () => {
+  it('goes by level on index tests: P2O5 2 and 1, K2O 3 (very low) and 2 lb (low); caps P2O5 2, K2O 4, Mg 1, S 2', () => {
     const index = (analyte: 'P' | 'K', value: number) =>
       prescribe(zone(), [pH(6.5), { analyte, value, unit: 'ppm', method: 'mehlich-1' }]);
     expect([
       index('P', 3).phosphorus.yearLb,
       index('P', 8).phosphorus.yearLb,
       index('K', 20).potassium.yearLb,
+      index('K', 59).potassium.yearLb,
       index('K', 60).potassium.yearLb,
-    ]).toEqual([2, 1, 3, 2]);
+    ]).toEqual([2, 1, 3, 2, 0]);
     const m3 = (analyte: 'P' | 'K' | 'Mg' | 'S') =>
       prescribe(zone({ care: 'high' }), [pH(6.5), { analyte, value: 0, unit: 'ppm', method: 'mehlich-3' }]);
     expect(m3('P').phosphorus.yearLb).toBe(2);
@@ -165,7 +170,7 @@ describe('doubts at their edges', () => {
     const fed = (date: string) => doubts(zone({ applied: [{ date, productId: 'x', zoneLb: 1 }] }), [pH(6.5)]);
     expect([fed('2027-04-21').includes('41 days'), fed('2027-04-20')]).toEqual([true, '']);
   });
-  it('CEC outside 1-12 on sand, 4-30 on loam, 8-60 on clay; pH under 5.2 with a buffer near its start; pH 7.3 and limy', () => {
+  it('CEC outside 1-12 on sand, 4-30 on loam, 8-60 on clay; a buffer whose acidity means a CEC under 1 (judgement A8); pH 7.3 and limy', () => {
     const odd = (texture: Zone['texture'], value: number) => doubts(zone({ texture }), [cec(value)]).includes('CEC');
     expect([
       odd('sand', 0.9),
@@ -184,14 +189,16 @@ describe('doubts at their edges', () => {
     const clash = (ph: number, buffer: number, method: SoilResult['method']) =>
       doubts(zone(), [pH(ph), { analyte: 'buffer-pH', value: buffer, method }]).includes('contradict');
     expect([
-      clash(5.19, 6.41, 'mehlich'),
-      clash(5.2, 6.41, 'mehlich'),
-      clash(5.1, 6.39, 'mehlich'),
-      clash(5.1, 7.31, 'smp'),
-      clash(5.1, 7.29, 'smp'),
-      clash(5.1, 7.81, 'adams-evans'),
-      clash(5.1, 7.79, 'adams-evans'),
-    ]).toEqual([true, false, false, true, false, true, false]);
+      // H(5.1) is 0.666: 4 × (6.6 − 6.41) ÷ 0.666 = 1.14, at 6.45 0.90 (hand reckoning)
+      clash(5.1, 6.41, 'mehlich'),
+      clash(5.1, 6.45, 'mehlich'),
+      clash(6.0, 6.59, 'mehlich'),
+      clash(5.1, 6.94, 'smp'),
+      clash(5.1, 6.95, 'smp'),
+      clash(5.1, 7.91, 'adams-evans'),
+      clash(5.1, 7.92, 'adams-evans'),
+      clash(4.9, 7.85, 'adams-evans'),
+    ]).toEqual([false, true, false, false, true, false, true, false]);
     const limy = (ph: number) => doubts(zone({ carbonates: 'strong' }), [pH(ph), cec(20)]).includes('inflated');
     expect([limy(7.3), limy(7.31)]).toEqual([false, true]);
     expect(interpretZone(zone(), report([{ analyte: 'pH', value: 5.5, method: 'cacl2' }])).ph?.ph).toBeCloseTo(6.1, 12);

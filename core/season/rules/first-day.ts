@@ -26,3 +26,7 @@ export function firstDayOf(
     { from: asOf ?? '', fromIs: TODAY },
   ].reduce((latest, next) => (next.from > latest.from && next.from <= `${year}-12-31` ? next : latest), first);
 }
+
+/** Day against which the age of a report is judged (A7): the later of the day of planning and 1 January of the plan's year. */
+export const ageDayOf = (year: number | undefined, planningOn: IsoDay | undefined): IsoDay | undefined =>
+  planningOn === undefined || year === undefined || planningOn > `${year}-01-01` ? planningOn : `${year}-01-01`;

@@ -1,4 +1,5 @@
 import type { LocalCode, Product } from '../../records/case';
+import { limeKindOf } from '../../lime/lime-label';
 import { microbeDriven } from '../../nitrogen/forms';
 import { type GrowthSeason, LEAST_GROWTH } from '../../climate/climate-year';
 import { addDays } from '../../days/day';
@@ -29,6 +30,7 @@ export function closedBecause(ground: Ground, product: Product, day: number): st
   const law = closingCode(codes, codeNutrientsOf(product.guaranteed), addDays(`${year}-01-01`, day));
   if (law) return `${law.code.name ?? 'the local code'} closes this day for ${law.nutrient}`;
   if (day < ground.firstDay) return ground.firstDayIs;
+  if (limeKindOf(product) !== undefined && season.heat[day]) return 'heat: lime waits on cool-season grass';
   const fed = season.feeding[day];
   if (N > 0) {
     if (season.heat[day]) return 'heat: no nitrogen on cool-season grass';

@@ -184,10 +184,10 @@ describe('why a product may not go out on a day', () => {
     ]);
     expect(closedBecause({ ...middle, codes }, product('sulfate-of-potash-50'), 130)).toBeUndefined();
   });
-  it('heat closes nitrogen and free sulfur to cool-season grass, not potash’s neighbour lime', () => {
+  it('heat closes nitrogen, free sulfur and lime to cool-season grass (lime: judgement B5)', () => {
     expect(closedBecause(middle, urea, 200)).toContain('heat');
     expect(closedBecause(middle, product('sulfur-prills-90'), 200)).toContain('sulfur burns');
-    expect(closedBecause(middle, product('calcitic-lime'), 200)).toBeUndefined();
+    expect(closedBecause(middle, product('calcitic-lime'), 200)).toContain('lime waits');
   });
   it('days before the plan are closed with their own words', () => {
     expect(closedBecause({ ...middle, firstDay: 150 }, urea, 149)).toBe('the day is past');

@@ -1,10 +1,5 @@
-import {
-  prescribeGypsum,
-  prescribeIron,
-  prescribeMicronutrients,
-  prescribeSalinity,
-} from '@core/prescription/prescribe-others';
-import type { ZoneFacts } from '@core/prescription/zone-facts';
+import { prescribeIron, prescribeMicronutrients } from '@core/prescription/prescribe-others';
+import type { ZonePrescription } from '@core/prescription/prescription';
 import { analyteName } from '@core/records/analytes';
 import { type Interpretation, levelInWords, type Finding } from '@core/soil/interpret';
 import { Fig } from '../../../ui/fig';
@@ -26,11 +21,18 @@ const levelOf = (finding: Finding | undefined) =>
       };
 
 /** Iron, micronutrients, gypsum and salt: what is left when the six are judged. */
-export function OtherLines({ at, facts, read }: { at: number; facts: ZoneFacts; read: Interpretation | undefined }) {
+export function OtherLines({
+  at,
+  prescription,
+  read,
+}: {
+  at: number;
+  prescription: ZonePrescription;
+  read: Interpretation | undefined;
+}) {
+  const { gypsum, salinity, toxic } = prescription;
   const iron = prescribeIron(read);
-  const gypsum = prescribeGypsum(facts, read);
   const micro = prescribeMicronutrients(read);
-  const salinity = prescribeSalinity(read);
   const fe = levelOf(read?.findings.find((finding) => finding.analyte === 'Fe'));
   return (
     <>
@@ -59,10 +61,8 @@ export function OtherLines({ at, facts, read }: { at: number; facts: ZoneFacts; 
           verdict="Sodic"
           figure={
             <>
-              <b>{showWeight(gypsum.yearLb)}</b> lb gypsum
-              <p>
-                <Fig figure={gypsum.figure} show={showWeight} /> lb gypsum, then times 1.25
-              </p>
+              <Fig figure={gypsum.figure} show={showWeight} /> lb gypsum
+              <p>per 1000 sq ft, in all</p>
               <ZoneTotal figure={gypsum.figure} substance="gypsum" />
             </>
           }
@@ -75,7 +75,7 @@ export function OtherLines({ at, facts, read }: { at: number; facts: ZoneFacts; 
           <p>{gypsum.says}</p>
         </Line>
       )}
-      {(micro.length > 0 || salinity.standing === 'saline') && (
+      {(micro.length > 0 || toxic.length > 0 || salinity.standing === 'saline') && (
         <Line
           at={at + (gypsum.yearLb > 0 ? 2 : 1)}
           name="Watch"
@@ -86,6 +86,9 @@ export function OtherLines({ at, facts, read }: { at: number; facts: ZoneFacts; 
             <p key={each.analyte}>
               {analyteName(each.analyte)}: {each.says.toLowerCase()}
             </p>
+          ))}
+          {toxic.map((each) => (
+            <p key={`toxic-${each.analyte}`}>{each.says}</p>
           ))}
           {salinity.standing === 'saline' && <p>{salinity.says}</p>}
         </Line>

@@ -2,7 +2,7 @@ import { Radio } from 'antd';
 import type { Choices, Product } from '@core/records/case';
 import { compareAcidifiers } from '@core/prescription/acidifiers';
 import { type Figure, sureFigure, traced } from '@core/reckoning/figure';
-import { ecceOf } from '@core/prescription/prescribe-ph';
+import { ecceOf } from '@core/lime/lime-label';
 import type { PhPrescription, ZonePrescription } from '@core/prescription/prescription';
 import { highPhAnswers } from '@core/prescription/school-answers';
 import type { ZoneFacts } from '@core/prescription/zone-facts';

@@ -28,6 +28,7 @@ const PURPOSE_WORDS: Record<PlannedFor, string> = {
   K2O: 'Potassium from',
   lime: 'Lime',
   sulfur: 'Sulfur from',
+  gypsum: 'Gypsum',
 };
 
 function SchoolField<Id extends string>({
@@ -156,7 +157,7 @@ export function PlanOptions({ choices, aim, zoneSeason, picked, onAim, onChoices
           const { options = [], chosen } = shelf[purpose] ?? {};
           const key = choiceKey(zone.id, purpose);
           // the planner weighs every product unless one is named; lime and sulfur are always one
-          const free = purpose !== 'lime' && purpose !== 'sulfur';
+          const free = purpose === 'N' || purpose === 'P2O5' || purpose === 'K2O';
           return (
             <ChoiceField
               key={purpose}
