@@ -5,7 +5,7 @@ export default defineConfig({
   test: {
     // on a busy machine loading a library can take seconds; no test here measures time
     testTimeout: 60_000,
-    setupFiles: ['scripts/vitest-setup.ts'],
+    setupFiles: ['scripts/vitest-seed.fixture.ts'],
     projects: [
       {
         extends: true,

@@ -78,7 +78,6 @@ export const irrigationWaterSchema = yup.object({
   /** Water given in a year, in. */
   inPerYear: num('Irrigation a year', { min: 0, max: 120, unit: 'in' }).optional(),
 });
-export type IrrigationWater = yup.InferType<typeof irrigationWaterSchema>;
 
 export const propertySchema = yup.object({
   id: id('Property'),

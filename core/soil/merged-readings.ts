@@ -1,4 +1,4 @@
-import { daysBetween, type IsoDay, yearsBetween } from '../days/day';
+import { type IsoDay, yearsBetween } from '../days/day';
 import type { Analyte, Product, SoilTest, Zone } from '../records/case';
 import { limeKindOf } from '../lime/lime-label';
 import { type Reading, readResult, withPercents } from './report';
@@ -62,7 +62,3 @@ export function mergedReadings({ zone, tests, asOf, products = [] }: MergeFacts)
       : reading;
   });
 }
-
-/** Days by which a reading is older than the newest report; 0 on it. */
-export const daysBehind = (reading: Reading, newest: IsoDay): number =>
-  reading.from.sampledOn === '' || newest === '' ? 0 : daysBetween(reading.from.sampledOn, newest);

@@ -4,10 +4,9 @@ import { refuse, type Refusal } from '../reckoning/refusal';
 import type { Work } from '../reckoning/work';
 import { trimmed } from '../words/numbers';
 
-/** Sodic from this SAR or ESP on, saline from this ECe, dS/m. USDA Agriculture Handbook 60, 1954. */
+/** Sodic from this SAR or ESP on. USDA Agriculture Handbook 60, 1954. */
 export const SODIC_SAR = 13;
 export const SODIC_ESP_PERCENT = 15;
-export const SALINE_DS_PER_M = 4;
 
 const meq = (name: string) => quantity('meq/L')(name, { min: 0, max: 10_000 });
 export const cationInputs = { caMeqPerL: meq('Ca'), mgMeqPerL: meq('Mg'), naMeqPerL: meq('Na') };

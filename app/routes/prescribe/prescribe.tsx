@@ -13,6 +13,7 @@ import { AllZones } from './all-zones';
 import { comesAlong, OwnButton } from './lines/line';
 import { NitrogenLine } from './lines/nitrogen-line';
 import { NutrientLine } from './lines/nutrient-line';
+import { LaboratoryAdvice } from './lines/laboratory-advice';
 import { OtherLines } from './lines/other-lines';
 import { PhSection } from './lines/ph-section';
 import { Schools } from './lines/practice-schools';
@@ -20,6 +21,7 @@ import { StopgapNote } from './lines/stopgap-note';
 import { CopyModal } from './overrides/copy-modal';
 import { OverrideModal } from './overrides/override-modal';
 import { act, type Answer, type Sent } from './prescribe-action';
+import type { OwnLine } from '@core/records/case';
 import { usePrescribe } from './use-prescribe';
 import { YearMargin } from './year-margin';
 
@@ -64,6 +66,8 @@ export default function Prescribe() {
       </div>
     );
   const owns = zone.own?.length ?? 0;
+  const take = (line: OwnLine, value: number, reason: string) =>
+    send({ intent: 'own', zoneId: zone.id, line, typed: { value: String(value), reason, by: lastBy } });
   return (
     <div className="body rx">
       <div>
@@ -97,6 +101,7 @@ export default function Prescribe() {
           onAsk={setAsking}
           onLime={(id) => send({ intent: 'product', choices: { [choiceKey(zone.id, 'lime')]: id } })}
           onHighPh={(highPh) => send({ intent: 'choice', change: { highPh } })}
+          onTake={take}
         />
         <NitrogenLine
           zone={zone}
@@ -115,6 +120,14 @@ export default function Prescribe() {
           line={prescription.phosphorus}
           doses={of('P2O5')}
           along={comesAlong(doses, 'P2O5', 'P2O5')}
+          advice={
+            <LaboratoryAdvice
+              line="phosphorus"
+              advice={prescription.labAdvice}
+              taken={prescription.phosphorus.yearLb}
+              onTake={take}
+            />
+          }
           answers={answers}
           onAsk={setAsking}
         />
@@ -126,6 +139,14 @@ export default function Prescribe() {
           line={prescription.potassium}
           doses={of('K2O')}
           along={comesAlong(doses, 'K2O', 'K2O')}
+          advice={
+            <LaboratoryAdvice
+              line="potassium"
+              advice={prescription.labAdvice}
+              taken={prescription.potassium.yearLb}
+              onTake={take}
+            />
+          }
           rides="comes with the nitrogen"
           answers={answers}
           onAsk={setAsking}
@@ -179,7 +200,7 @@ export default function Prescribe() {
           }
           onAsk={setAsking}
         />
-        <OtherLines at={7} prescription={prescription} read={read} />
+        <OtherLines at={7} prescription={prescription} read={read} doses={of('gypsum')} />
       </div>
       <YearMargin onCopy={() => setCopying(true)} onPdf={() => void pdf(zone.id, [zoneSeason])} />
       {asking && (

@@ -1,6 +1,8 @@
 import type { RulePacks } from '@core/packs/rule-packs';
 import type { ZonePrescription } from '@core/prescription/prescription';
 import type { Finding, Interpretation } from '@core/soil/interpret';
+import type { Reading } from '@core/soil/report';
+import { sayDate } from '@core/words/days';
 import { Fig } from '../../ui/fig';
 import { showRate } from '@core/words/numbers';
 import { ColumnGlyph, WarnGlyph } from '../../ui/glyphs';
@@ -12,6 +14,13 @@ import { glyphPlace } from './tracks';
 const byWeight = (a: Finding, b: Finding): number =>
   ['very-low', 'low', 'high', 'unreadable', 'enough'].indexOf(a.level) -
   ['very-low', 'low', 'high', 'unreadable', 'enough'].indexOf(b.level);
+
+/** The day of a value that the newest report does not hold. */
+function OlderDay({ reading, newest }: { reading: Reading; newest: string }) {
+  return reading.from.sampledOn === newest || reading.from.sampledOn === '' ? null : (
+    <span className="small older"> Of {sayDate(reading.from.sampledOn)}.</span>
+  );
+}
 
 function Ordered({ consequence }: { consequence: Consequence }) {
   const { before, figure, show, after } = consequence;
@@ -44,7 +53,10 @@ export function Findings({
       {read.ph && (
         <div className="fd">
           <ColumnGlyph place={read.ph.place === 'too-acid' ? 'low' : read.ph.place === 'inside' ? 'enough' : 'high'} />
-          <p className="f">{read.ph.says}</p>
+          <p className="f">
+            {read.ph.says}
+            <OlderDay reading={read.ph.reading} newest={read.sampledOn} />
+          </p>
           <p className="c">
             <Ordered consequence={phConsequence(prescription)} />
           </p>
@@ -56,6 +68,7 @@ export function Findings({
           <p className="f">
             {finding.says}
             {finding.level !== 'unreadable' && finding.method && <span className="small"> {finding.method}.</span>}
+            <OlderDay reading={finding.reading} newest={read.sampledOn} />
           </p>
           <p className="c">
             <Ordered consequence={consequenceOf(finding, prescription)} />

@@ -67,7 +67,9 @@ describe('cations, salt and lime', () => {
     });
     expect(document.body.textContent).toContain(': sodic, the line is 15 %.');
     expect(document.body.textContent).toContain('Gypsum');
-    expect(document.body.textContent).toContain('Salinity 13 dS/m as the paste: 5 dS/m in water, 1:2 is about 13 in the paste');
+    expect(document.body.textContent).toContain(
+      'Salinity 13 dS/m as the paste: 5 dS/m in water, 1:2 is about 13 in the paste',
+    );
   });
   it('has nothing to say where nothing was reported', () => {
     cationsOf([{ analyte: 'pH', value: 6, method: 'water-1:1' }]);

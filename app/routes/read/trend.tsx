@@ -23,7 +23,7 @@ function courseOf({ perYear, unit, points }: Trend): string {
 export function TrendOfZone({ zone, tests, packs }: { zone: Zone; tests: readonly SoilTest[]; packs: RulePacks }) {
   const mounted = useMounted();
   const [analyte, setAnalyte] = useState<Analyte>('pH');
-  const trend = useMemo(() => trendOf(tests, analyte), [zone, tests, analyte]);
+  const trend = useMemo(() => trendOf(tests, analyte), [tests, analyte]);
   if (tests.length < 2) return null;
   const name = analyteName(analyte);
   const grass = grassIn(packs, zone.grass);

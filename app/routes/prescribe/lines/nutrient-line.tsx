@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import type { Figure } from '@core/reckoning/figure';
 import type { NutrientPrescription } from '@core/prescription/prescription';
 import type { SchoolAnswer, SchooledLine } from '@core/prescription/school-answers';
@@ -77,6 +78,8 @@ interface NutrientLineProps {
   doses: readonly Dose[];
   answers: readonly SchoolAnswer[];
   caution?: string;
+  /** The laboratory’s own figure beside ours. */
+  advice?: ReactNode;
   onAsk: (ask: OwnAsk) => void;
 }
 
@@ -92,6 +95,7 @@ export function NutrientLine({
   doses,
   answers,
   caution,
+  advice,
   onAsk,
 }: NutrientLineProps) {
   const given = line.year && line.yearLb > 0;
@@ -167,6 +171,7 @@ export function NutrientLine({
       <p>
         <Substances text={line.says} />
       </p>
+      {advice}
       {caution && (
         <p className="caution small">
           <span>

@@ -5,7 +5,9 @@ import { type Interpretation, levelInWords, type Finding } from '@core/soil/inte
 import { Fig } from '../../../ui/fig';
 import { showWeight } from '@core/words/numbers';
 import { ColumnGlyph } from '../../../ui/glyphs';
-import { Line, ZoneTotal } from './line';
+import type { Dose } from '@core/season/plan/dose';
+import { LedgerLines } from './ledger-lines';
+import { DoseList, Line, ZoneTotal } from './line';
 
 const levelOf = (finding: Finding | undefined) =>
   finding === undefined
@@ -25,10 +27,13 @@ export function OtherLines({
   at,
   prescription,
   read,
+  doses,
 }: {
   at: number;
   prescription: ZonePrescription;
   read: Interpretation | undefined;
+  /** Gypsum of the year. */
+  doses: readonly Dose[];
 }) {
   const { gypsum, salinity, toxic } = prescription;
   const iron = prescribeIron(read);
@@ -67,12 +72,17 @@ export function OtherLines({
             </>
           }
           doses={
-            <p className="nodose">
-              {gypsum.doses.length} of {showWeight(gypsum.doses[0] ?? 0)} lb gypsum, with leaching water
-            </p>
+            doses.length > 0 ? (
+              <DoseList doses={doses} />
+            ) : (
+              <p className="nodose">
+                {gypsum.doses.length} of {showWeight(gypsum.doses[0] ?? 0)} lb gypsum, with leaching water
+              </p>
+            )
           }
         >
           <p>{gypsum.says}</p>
+          <LedgerLines ledger={gypsum.ledger} substance="gypsum" />
         </Line>
       )}
       {(micro.length > 0 || toxic.length > 0 || salinity.standing === 'saline') && (

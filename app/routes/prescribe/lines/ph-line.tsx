@@ -2,7 +2,7 @@ import { Radio } from 'antd';
 import type { Choices, Product } from '@core/records/case';
 import { compareAcidifiers } from '@core/prescription/acidifiers';
 import { type Figure, sureFigure, traced } from '@core/reckoning/figure';
-import { ecceOf } from '@core/lime/lime-label';
+import { ecceOf, limeKindOf } from '@core/lime/lime-label';
 import type { PhPrescription, ZonePrescription } from '@core/prescription/prescription';
 import { highPhAnswers } from '@core/prescription/school-answers';
 import type { ZoneFacts } from '@core/prescription/zone-facts';
@@ -53,9 +53,13 @@ export function LimeMaterials({
   onChoose: (id: string) => void;
 }) {
   const need = ph.requirement;
-  const limes = facts.products.filter((p) => p.limeKind && p.limeKind !== 'burnt' && !p.unfinished);
-  if (!need || limes.length === 0) return null;
-  const basis = Number(ph.byRule?.inputs.basisEccePercent ?? ph.material?.inputs.basisEccePercent ?? 100);
+  const limes = facts.products.filter((p) => {
+    const kind = p.unfinished ? undefined : limeKindOf(p);
+    return kind !== undefined && kind !== 'burnt' && kind !== 'asked';
+  });
+  const basis = (ph.byRule ?? ph.material)?.inputs.basisEccePercent;
+  // lime as spread, the laboratory's or a first dose, has no other material to be turned into
+  if (!need || limes.length === 0 || typeof basis !== 'number') return null;
   const { zone } = facts;
   const rateOf = (lime: Product): Figure =>
     sureFigure(
@@ -87,7 +91,7 @@ export function LimeMaterials({
             materialLb: rate.value,
             turf: zone.turf ?? 'established',
             textureGroup: groupOfTexture(zone.texture),
-            ...(lime.limeKind === 'hydrated' ? { material: 'hydrated' as const } : {}),
+            ...(limeKindOf(lime) === 'hydrated' ? { material: 'hydrated' as const } : {}),
           });
           const doses = isRefusal(split) ? [] : split.doses;
           const price = lime.package?.price;
@@ -108,9 +112,9 @@ export function LimeMaterials({
               </td>
               <td>{doses.length === 1 ? 'one' : `${doses.length} of ${showProductRate(doses[0] ?? 0)}`}</td>
               <td>
-                {lime.limeKind === 'dolomitic'
+                {limeKindOf(lime) === 'dolomitic'
                   ? `${showRate((rate.value * (lime.guaranteed.Mg ?? 0)) / 100)} lb Mg`
-                  : lime.limeKind === 'hydrated'
+                  : limeKindOf(lime) === 'hydrated'
                     ? 'burns skin and eyes'
                     : 'calcium'}
               </td>

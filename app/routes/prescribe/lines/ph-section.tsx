@@ -1,4 +1,6 @@
-import type { Choices, PlannedFor } from '@core/records/case';
+import type { Choices, OwnLine, PlannedFor } from '@core/records/case';
+import { LaboratoryAdvice } from './laboratory-advice';
+import { LedgerLines } from './ledger-lines';
 import type { ZoneFacts } from '@core/prescription/zone-facts';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import type { School } from '@core/soil/interpret';
@@ -7,7 +9,7 @@ import { showProductRate, showRate, showWeight } from '@core/words/numbers';
 import { ColumnGlyph } from '../../../ui/glyphs';
 import { Substances } from '../../../ui/substance';
 import { Amount, DoseList, Line, type OwnAsk, OwnButton } from './line';
-import { Acidifiers, HighPhSchools, HoldingPh, LimeMaterials, PhTrack } from './ph-line';
+import { Acidifiers, Caution, HighPhSchools, HoldingPh, LimeMaterials, PhTrack } from './ph-line';
 
 interface PhSectionProps {
   zoneSeason: ZoneSeason;
@@ -17,10 +19,11 @@ interface PhSectionProps {
   onAsk: (ask: OwnAsk) => void;
   onLime: (productId: string) => void;
   onHighPh: (school: NonNullable<Choices['highPh']>) => void;
+  onTake: (line: OwnLine, value: number, reason: string) => void;
 }
 
 /** pH first: lime, sulfur or leave it, by which method, with what, over how long. */
-export function PhSection({ zoneSeason, facts, schools, onAsk, onLime, onHighPh }: PhSectionProps) {
+export function PhSection({ zoneSeason, facts, schools, onAsk, onLime, onHighPh, onTake }: PhSectionProps) {
   const { prescription, read, doses } = zoneSeason;
   const { zone } = facts;
   const { ph } = prescription;
@@ -87,7 +90,11 @@ export function PhSection({ zoneSeason, facts, schools, onAsk, onLime, onHighPh 
       <p>
         <Substances text={ph.says} />
       </p>
-      {ph.action === 'lime' && method && (
+      {ph.unsettled && <Caution>{`pH not settled. ${ph.unsettled}`}</Caution>}
+      <LedgerLines ledger={ph.ledger} substance={ph.method === 'sulfur.requirement' ? 'S' : 'lime'} />
+      {ph.waits && <Caution>{ph.waits}</Caution>}
+      <LaboratoryAdvice line="lime" advice={prescription.labAdvice} taken={ph.material?.value} onTake={onTake} />
+      {ph.action === 'lime' && method && ph.method?.startsWith('lime.') && ph.method !== 'lime.first-dose' && (
         <p className="small">
           The method’s own lime: <Fig figure={method} show={showWeight} />{' '}
           <Substances text={method.unit.replace(' per 1000 ft2', ' per 1000')} />.

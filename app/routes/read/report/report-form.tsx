@@ -6,7 +6,16 @@ import { BUFFER_METHODS } from '@core/lime/buffers';
 import { methodName } from '@core/records/methods';
 import { ChoiceField, Fault, TextField } from '../../../ui/field';
 import { WhichBuffer } from '../../../ui/which-buffer';
-import { EXTRACTANTS, P_METHODS, PH_METHODS, ROWS, typedFromReport, type TypedReport } from './report-from-typed';
+import {
+  ADVICE,
+  EXTRACTANTS,
+  P_METHODS,
+  PH_METHODS,
+  ROWS,
+  SALINITY_METHODS,
+  typedFromReport,
+  type TypedReport,
+} from './report-from-typed';
 import { Unsaved } from '../../../ui/unsaved';
 import { usePropertyWork } from '../../../work/property-work';
 import { sendBy } from '../../../work/send';
@@ -58,7 +67,7 @@ export function ReportForm({
     load: setTyped,
   });
   const faults = fetcher.state === 'idle' ? (fetcher.data?.faults ?? {}) : {};
-  const set = (key: Exclude<keyof TypedReport, 'values' | 'id' | 'changedAt'>) => (value: string) =>
+  const set = (key: Exclude<keyof TypedReport, 'values' | 'advice' | 'id' | 'changedAt'>) => (value: string) =>
     setTyped((before) => ({ ...before, [key]: value }));
   const keep = () => sendBy(fetcher, { intent: 'keep', zoneId, typed });
   const kept = fetcher.state === 'idle' ? fetcher.data?.kept : undefined;
@@ -130,6 +139,33 @@ export function ReportForm({
             options={methodOptions(BUFFER_METHODS)}
             onChange={set('bufferMethod')}
           />
+          <ChoiceField
+            label="Salinity in"
+            placeholder="Not said"
+            value={typed.saltMethod || undefined}
+            options={methodOptions(SALINITY_METHODS)}
+            onChange={set('saltMethod')}
+          />
+          {(typed.unit === 'lb/acre' || typed.unit === 'kg/ha') && (
+            <TextField
+              label={`Depth the ${typed.unit} are for`}
+              unit="in, 6 2/3 if not said"
+              value={typed.basisDepth}
+              onChange={set('basisDepth')}
+              fault={faults.basisDepth}
+              inputMode="decimal"
+            />
+          )}
+          {typed.unit === 'mg/dm3' && (
+            <TextField
+              label="Weight of the scoop"
+              unit="g/cm3, 1.0 if not said"
+              value={typed.scoop}
+              onChange={set('scoop')}
+              fault={faults.scoop}
+              inputMode="decimal"
+            />
+          )}
         </div>
         {(typed.values['buffer-pH'] ?? '').trim() !== '' && typed.bufferMethod === '' && (
           <WhichBuffer onChoose={set('bufferMethod')} fault={faults.bufferMethod} />
@@ -152,8 +188,25 @@ export function ReportForm({
         </div>
         <p className="small">
           Leave empty what the report does not give. A value under the laboratory’s limit is typed with its sign,
-          &lt;0.5.
+          &lt;0.5; a cation as percent of CEC with its own, 2.1%.
         </p>
+      </fieldset>
+      <fieldset className="advice">
+        <legend>The laboratory’s own advice</legend>
+        <div className="values">
+          {ADVICE.map(({ key, label, unit }) => (
+            <TextField
+              key={key}
+              label={label}
+              unit={unit}
+              value={typed.advice[key]}
+              onChange={(text) => setTyped((before) => ({ ...before, advice: { ...before.advice, [key]: text } }))}
+              fault={faults[key]}
+              inputMode="decimal"
+            />
+          ))}
+        </div>
+        <p className="small">It stands beside ours in Prescribe, and is taken where ours cannot be reckoned.</p>
       </fieldset>
       <div className="actions">
         <Button type="primary" htmlType="submit" loading={fetcher.state !== 'idle'}>

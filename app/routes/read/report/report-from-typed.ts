@@ -1,4 +1,11 @@
-import { type Analyte, type Method, type SoilResult, type SoilTest, soilTestSchema } from '@core/records/case';
+import {
+  type Analyte,
+  type LabAdvice,
+  type Method,
+  type SoilResult,
+  type SoilTest,
+  soilTestSchema,
+} from '@core/records/case';
 import { newId } from '@core/records/new-id';
 import { faultsByField } from '@core/records/strict-schema';
 import { typedNumber } from '@core/typed/typed-number';
@@ -6,6 +13,15 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { type BufferMethod, limeBuffer, refuseReading } from '@core/lime/buffers';
 import { analyteName, isMassAnalyte, onlyUnitOf } from '@core/records/analytes';
 import { methodsOf } from '@core/records/methods';
+
+/** What a laboratory recommends, in the order reports print it. */
+export const ADVICE = [
+  { key: 'limeLb', label: 'Lime, as spread', unit: 'lb lime/1000' },
+  { key: 'NLb', label: 'Nitrogen', unit: 'lb N/1000' },
+  { key: 'P2O5Lb', label: 'Phosphate', unit: 'lb P2O5/1000' },
+  { key: 'K2OLb', label: 'Potash', unit: 'lb K2O/1000' },
+] as const satisfies readonly { key: keyof LabAdvice; label: string; unit: string }[];
+export type AdviceKey = (typeof ADVICE)[number]['key'];
 
 /** A soil report as typed. Values are text; a leading < is a value under the laboratory's limit. */
 export interface TypedReport {
@@ -22,6 +38,14 @@ export interface TypedReport {
   /** Which buffer; the empty string is "not said yet". */
   bufferMethod: string;
   pMethod: string;
+  /** Extract of the salinity; the empty string is "not said". */
+  saltMethod: string;
+  /** Depth that lb/acre or kg/ha of this report count, in; empty is the custom. */
+  basisDepth: string;
+  /** Weight of the scoop, g/cm3; empty is 1.0. */
+  scoop: string;
+  /** The laboratory’s own recommendation, lb/1000 ft2. */
+  advice: Record<AdviceKey, string>;
   values: Partial<Record<Analyte, string>>;
 }
 
@@ -37,10 +61,18 @@ const SHOWN: readonly Analyte[] = [
   'Mn',
   'Zn',
   'Cu',
+  'B',
+  'Na',
+  'NO3-N',
   'OM',
   'CEC',
+  'EC',
+  'SAR',
+  'ESP',
   'CaCO3',
 ];
+/** Cations that some laboratories print as percent of CEC: typed with its sign, 2.1%. */
+const CATIONS: readonly Analyte[] = ['K', 'Ca', 'Mg', 'Na'];
 
 /** The rows of the form, in the order reports print them. */
 export const ROWS: readonly { analyte: Analyte; label: string; unit?: SoilResult['unit'] }[] = SHOWN.map((analyte) => ({
@@ -59,10 +91,16 @@ export const EXTRACTANTS = [
 ] as const satisfies readonly Method[];
 export const P_METHODS = ['same', 'mehlich-3', 'bray-p1', 'olsen', 'mehlich-1', 'morgan'] as const;
 export const PH_METHODS = methodsOf('pH');
+export { SALINITY_METHODS } from '@core/records/methods';
 
 export function typedFromReport(test: SoilTest | undefined, today: string): TypedReport {
   const find = (analyte: Analyte) => test?.results.find((r) => r.analyte === analyte);
-  const nutrient = test?.results.find((r) => isMassAnalyte(r.analyte) && r.analyte !== 'P') ?? find('P');
+  const nutrient =
+    test?.results.find(
+      (r) => isMassAnalyte(r.analyte) && !['P', 'B', 'Na', 'NO3-N'].includes(r.analyte) && r.unit !== '%',
+    ) ??
+    find('P') ??
+    find('Na');
   const pMethod = find('P')?.method;
   return {
     id: test?.id,
@@ -75,13 +113,27 @@ export function typedFromReport(test: SoilTest | undefined, today: string): Type
     phMethod: find('pH')?.method ?? 'water-1:1',
     bufferMethod: find('buffer-pH')?.method ?? '',
     pMethod: pMethod && pMethod !== nutrient?.method ? pMethod : 'same',
-    values: Object.fromEntries((test?.results ?? []).map((r) => [r.analyte, `${r.qualifier ?? ''}${r.value}`])),
+    saltMethod: find('EC')?.method ?? '',
+    basisDepth: test?.basisDepthIn === undefined ? '' : String(test.basisDepthIn),
+    scoop: test?.scoopGPerCm3 === undefined ? '' : String(test.scoopGPerCm3),
+    advice: Object.fromEntries(
+      ADVICE.map(({ key }) => [key, String(test?.labAdvice?.[key] ?? '')]),
+    ) as TypedReport['advice'],
+    values: Object.fromEntries(
+      (test?.results ?? []).map((r) => [
+        r.analyte,
+        `${r.qualifier ?? ''}${r.value}${r.unit === '%' && CATIONS.includes(r.analyte) ? '%' : ''}`,
+      ]),
+    ),
   };
 }
 
 function methodOf(analyte: Analyte, typed: TypedReport): Method | undefined {
   if (analyte === 'pH') return typed.phMethod as Method;
   if (analyte === 'buffer-pH') return (typed.bufferMethod as Method) || undefined;
+  if (analyte === 'EC') return (typed.saltMethod as Method) || undefined;
+  // boron is drawn by hot water whatever draws the rest
+  if (analyte === 'B') return 'hot-water';
   if (analyte === 'P' && typed.pMethod !== 'same') return typed.pMethod as Method;
   return isMassAnalyte(analyte) ? (typed.extractant as Method) : undefined;
 }
@@ -89,6 +141,14 @@ function methodOf(analyte: Analyte, typed: TypedReport): Method | undefined {
 /** Asked wherever a buffer pH comes without its buffer: the three read differently, so none is guessed. */
 export const WHICH_BUFFER =
   'Which buffer is it? The report says Mehlich, SMP, Adams-Evans or another beside the number.';
+
+/** Which field of the form shows what is wrong with a key of the record. */
+const FIELD_OF: Record<string, string> = {
+  depthIn: 'depth',
+  basisDepthIn: 'basisDepth',
+  scoopGPerCm3: 'scoop',
+  results: 'pH',
+};
 
 /** Reads a typed report. Results the form has no row for are kept from the report before. */
 export function reportFromTyped(
@@ -100,12 +160,18 @@ export function reportFromTyped(
   const faults: Record<string, string> = {};
   const results: SoilResult[] = [];
   for (const { analyte, label } of ROWS) {
-    const text = typed.values[analyte]?.trim() ?? '';
+    const whole = typed.values[analyte]?.trim() ?? '';
+    const share = CATIONS.includes(analyte) && whole.endsWith('%');
+    const text = share ? whole.slice(0, -1).trim() : whole;
     const qualifier = text.startsWith('<') || text.startsWith('>') ? (text[0] as '<' | '>') : undefined;
     const value = typedNumber(qualifier ? text.slice(1) : text, label, analyte);
     if (isRefusal(value)) faults[analyte] = value.refused;
     if (value === undefined || isRefusal(value)) continue;
-    const unit = isMassAnalyte(analyte) ? (typed.unit as SoilResult['unit']) || undefined : onlyUnitOf(analyte);
+    const unit = share
+      ? '%'
+      : isMassAnalyte(analyte)
+        ? (typed.unit as SoilResult['unit']) || undefined
+        : onlyUnitOf(analyte);
     const method = methodOf(analyte, typed);
     results.push({
       analyte,
@@ -124,6 +190,21 @@ export function reportFromTyped(
   }
   const depth = typedNumber(typed.depth, 'Sampling depth', 'depth');
   if (isRefusal(depth)) faults.depth = depth.refused;
+  const number = (text: string, label: string, key: string): number | undefined => {
+    const read = typedNumber(text, label, key);
+    if (!isRefusal(read)) return read;
+    faults[key] = read.refused;
+    return undefined;
+  };
+  const byArea = typed.unit === 'lb/acre' || typed.unit === 'kg/ha';
+  const basisDepthIn = byArea ? number(typed.basisDepth, 'Depth the unit is for', 'basisDepth') : undefined;
+  const scoopGPerCm3 = typed.unit === 'mg/dm3' ? number(typed.scoop, 'Weight of the scoop', 'scoop') : undefined;
+  const labAdvice = Object.fromEntries(
+    ADVICE.flatMap(({ key, label }) => {
+      const lb = number(typed.advice[key], label, key);
+      return lb === undefined ? [] : [[key, lb] as const];
+    }),
+  ) as LabAdvice;
   const unshown = before?.results.filter((r) => !ROWS.some((row) => row.analyte === r.analyte)) ?? [];
   const test = {
     // one that was deleted meanwhile is not quietly stored anew: the write finds out and asks
@@ -132,7 +213,10 @@ export function reportFromTyped(
     zoneId,
     sampledOn: typed.sampledOn,
     ...(depth === undefined || isRefusal(depth) ? {} : { depthIn: depth }),
+    ...(basisDepthIn === undefined ? {} : { basisDepthIn }),
+    ...(scoopGPerCm3 === undefined ? {} : { scoopGPerCm3 }),
     ...(typed.lab.trim() ? { lab: typed.lab.trim() } : {}),
+    ...(Object.keys(labAdvice).length > 0 ? { labAdvice } : {}),
     results: [...results, ...unshown],
   };
   for (const [path, sentence] of Object.entries(faultsByField(soilTestSchema, test))) {
@@ -142,7 +226,7 @@ export function reportFromTyped(
       faults.unit ??=
         'The report’s unit is missing: look whether its nutrients are in ppm, lb/acre or another unit, and choose it.';
     else if (result) faults[result.analyte] ??= sentence;
-    else faults[path === 'depthIn' ? 'depth' : path === 'results' ? 'pH' : path] ??= sentence;
+    else faults[FIELD_OF[path] ?? path.replace('labAdvice.', '')] ??= sentence;
   }
   return Object.keys(faults).length > 0 ? { faults } : { test };
 }
