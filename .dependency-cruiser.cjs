@@ -35,7 +35,7 @@ module.exports = {
     {
       name: 'no-test-imported-by-product',
       severity: 'error',
-      from: { pathNot: '\\.(test|spec)\\.tsx?$|^e2e/' },
+      from: { pathNot: '\\.(test|spec)\\.tsx?$|^e2e/|^scripts/vitest-seed' },
       to: { path: '\\.(test|spec)\\.tsx?$|fast-check' },
     },
     {

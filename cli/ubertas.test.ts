@@ -226,7 +226,7 @@ describe('batch', () => {
     expect(results[0]).toMatchObject({
       ph: { action: 'lime', method: 'lime.mehlich', doses: 1 },
       phosphorus: { yearLbP2O5: 0 },
-      nitrogen: { yearLb: 2.725 },
+      nitrogen: { yearLb: 1.975 },
     });
   });
 

@@ -24,6 +24,8 @@ import { blendOfThree, blendOfTwo } from './products/match/blend';
 import { unitPrice, weighOutCost } from './products/price';
 import { productRate } from './products/rate';
 import { productSalt } from './products/salt';
+import { establishmentYear } from './nitrogen/establishment-year';
+import { starterPhosphate } from './nutrients/starter-phosphate';
 import { ownFigure } from './prescription/override-figure';
 import { peatLimeEquivalent, sulfurLimeEquivalent } from './sulfur/lime-equivalent';
 import type { Reckoning } from './reckoning/define';
@@ -121,6 +123,8 @@ const ALL = [
   oxideOfElement,
   capped,
   ownFigure,
+  starterPhosphate,
+  establishmentYear,
   gypsumMaterial,
   gypsumDoses,
   outstanding,

@@ -25,6 +25,8 @@ export const GREEN_UP_DAYS = { usual: 28, centipedegrass: 42 } as const;
 export const STOP_BEFORE_FROST_DAYS = 42;
 /** Frost is taken where the mean low passes this, when the property gives no frost dates, deg F. */
 const FROST_LOW_F = 36;
+/** Where no frost comes, warm-season grass is fed while its growth is above this share of its peak (C2). Common practice. */
+const FED_ABOVE_PEAK_SHARE = 1 / 3;
 /** Growth under this share of the best is no season to feed in. */
 export const LEAST_GROWTH = 0.1;
 
@@ -112,11 +114,15 @@ export function growthSeason(climate: Climate, weather: ClimateYear, grass: Gras
   const frost = frostDays(climate, weather);
   const greenUp = frost.last + (grass.id === 'centipedegrass' ? GREEN_UP_DAYS.centipedegrass : GREEN_UP_DAYS.usual);
   const twoMowings = dayAfterMowings(growth, 2);
+  const frostless = frost.first >= growth.length && frost.last < 0;
+  const peak = Math.max(...growth);
   const feeding = growth.map((share, day) => {
     if (frozen[day] || heat[day] || share < LEAST_GROWTH) return false;
     return grass.season === 'cool'
       ? (weather.meanF[day] as number) >= COOL_FEEDING_FROM_MEAN_F && day >= (twoMowings ?? 0)
-      : day >= greenUp && day <= frost.first - STOP_BEFORE_FROST_DAYS;
+      : frostless
+        ? share >= peak * FED_ABOVE_PEAK_SHARE
+        : day >= greenUp && day <= frost.first - STOP_BEFORE_FROST_DAYS;
   });
   const lastGrowing = growth.findLastIndex((share) => share >= LEAST_GROWTH);
   return {

@@ -1,4 +1,4 @@
-import { carryOver } from '../season/plan/carry-over';
+import { type ZoneYear, zoneYear } from '../season/plan/zone-year';
 import {
   prescribeIron,
   prescribeMicronutrients,
@@ -22,9 +22,9 @@ import {
 } from '../season/rules/practice-schools';
 import { compareSchools, type Interpretation, interpretZone, type School } from '../soil/interpret';
 import { testsNewestFirst } from '../soil/report';
-import { type Correcting, zoneStretches } from '../season/rules/correction-stretches';
-import { ageDayOf, firstDayOf } from '../season/rules/first-day';
-import { climateYear, growthSeason } from '../climate/climate-year';
+import type { Correcting } from '../season/rules/correction-stretches';
+import { zoneStretches } from '../season/plan/zone-stretches';
+import { ageDayOf } from '../season/rules/first-day';
 import type { GrowthSeason } from '../climate/climate-year';
 import type { Case, Choices, Zone } from '../records/case';
 
@@ -181,10 +181,23 @@ const practicesOf = (choices: Choices | undefined) => ({
   highPh: practice(HIGH_PH_SCHOOLS, choices?.highPh),
 });
 
+/** The parts of the year, with what of its nitrogen is aimed at in each. */
+const partsOf = ({ parts }: ZoneYear, yearLb: number) =>
+  parts && {
+    choice: parts.choice,
+    because: parts.because,
+    parts: parts.parts.map(({ id, title, from, to, share }) => ({
+      id,
+      title,
+      fromDay: from,
+      toDay: to,
+      lb: share * yearLb,
+    })),
+  };
+
 /** Prescribes for every zone. */
 export function printPrescription(given: Case, options: ResultOptions = {}) {
   const { packs = BUILT_IN_PACKS, judgedOn = options.asOf } = options;
-  const { climate } = given.property;
   const zones = given.zones.map((zone) => {
     const tests = testsNewestFirst(given.soilTests ?? [], zone.id);
     const sampledOn = tests[0]?.sampledOn ?? '';
@@ -192,6 +205,7 @@ export function printPrescription(given: Case, options: ResultOptions = {}) {
     const year =
       given.choices?.year ??
       Number([sampledOn, options.asOf ?? '', judgedOn ?? ''].reduce((a, b) => (a > b ? a : b)).slice(0, 4) || 2000);
+    const begins = zoneYear(given, zone, year, packs, { asOf: options.asOf });
     const facts = {
       zone,
       tests,
@@ -201,12 +215,11 @@ export function printPrescription(given: Case, options: ResultOptions = {}) {
       products: given.products ?? [],
       codes: given.codes ?? [],
       choices: given.choices,
-      carryOver: given.choices?.year === undefined ? undefined : carryOver(given, zone, given.choices.year),
+      ...begins.facts,
     };
     const { prescription, read } = prescribeZone(facts);
     const { nitrogen, phosphorus, potassium, magnesium, sulfur, gypsum, salinity } = prescription;
-    const season = climate && growthSeason(climate, climateYear(climate, year), grassIn(packs, zone.grass));
-    const dated: Dated = { zone, prescription, season, year, from: firstDayOf(year, sampledOn, options.asOf).from };
+    const dated: Dated = { zone, prescription, season: begins.season, year, from: begins.from };
     const cautions = [...prescription.refusals.map((r) => r.refused), ...prescription.cautions];
     if (schoolOf(LATE_SEASON_SCHOOLS, given.choices?.lateSeason).comparisonOnly)
       cautions.push('Weekly light soluble feeding is shown for comparison only and is never planned.');
@@ -216,6 +229,7 @@ export function printPrescription(given: Case, options: ResultOptions = {}) {
       nitrogen: {
         yearLb: nitrogen.year.value,
         adjustments: nitrogen.steps.filter((s) => !s.off).map(({ id, lb, says }) => ({ id, lb, says })),
+        parts: partsOf(begins, nitrogen.year.value),
         own: nitrogen.own && { ...nitrogen.own, byRuleLb: nitrogen.byRule?.value ?? 0 },
         note: nitrogen.note,
       },

@@ -1,5 +1,5 @@
 import { defineReckoning } from '../reckoning/define';
-import { choice, percent, quantity } from '../reckoning/inputs';
+import { choice, percent, plain, quantity } from '../reckoning/inputs';
 
 /** Organic matter credit, lb N per percent above 2, and its most. Common practice. */
 const OM_CREDIT_PER_PERCENT = 0.25;
@@ -9,6 +9,11 @@ const CLIPPINGS_SHARE = 0.25;
 const CLIPPINGS_MOST = 1;
 
 const poundsN = quantity('lb N');
+
+/** Organic matter and shade together take at most this share of the base (C6). Common practice. */
+const CREDITS_MOST_SHARE = 0.5;
+/** Turf that is fed at all is never fed under this in a year, lb N/1000 ft2 (C6). Common practice: the least useful dose. */
+const LEAST_YEAR_LB = 0.5;
 
 /** One line of the walk from the grass's base to the year's nitrogen. */
 export interface NitrogenLine {
@@ -21,9 +26,13 @@ export interface NitrogenLine {
     | 'young'
     | 'wear'
     | 'carry-over'
+    | 'water'
+    | 'credits'
     | 'floor'
+    | 'least'
     | 'ceiling'
-    | 'code';
+    | 'code'
+    | 'part';
   /** What the line adds or takes, lb N/1000 ft2. */
   lb: number;
 }
@@ -37,13 +46,19 @@ export interface NitrogenYearInputs {
   youngLb?: number;
   wearLb?: number;
   carryOverLb?: number;
+  /** Nitrate of the irrigation water. */
+  waterLb?: number;
   ceilingLb: number;
   codeLb?: number;
+  /** Nitrogen that is down already in this year, and the share of a year that is still ahead. */
+  givenLb?: number;
+  aheadShare?: number;
 }
 
 /**
- * The walk from base to year, line by line: multipliers first, then the additive lines, then 0..ceiling, then the local
- * code. The lines always add up to the year. Base 3 with 3.1 % OM, clippings returned, wear 0.5: 3 − 0.275 − 0.75 + 0.5.
+ * The walk from base to year, line by line: multipliers first, then the additive lines, then 0..ceiling, then the local code, then
+ * what of a year is still ahead. The lines always add up to the year. Organic matter and shade take at most half of the base, and
+ * turf that is fed keeps half a pound (C6). Base 3 with 3.1 % OM, clippings returned, wear 0.5: 3 − 0.275 − 0.75 + 0.5.
  */
 export function nitrogenWalk(given: NitrogenYearInputs): { yearLb: number; lines: NitrogenLine[] } {
   const lines: NitrogenLine[] = [{ id: 'base', lb: given.baseLb }];
@@ -53,22 +68,31 @@ export function nitrogenWalk(given: NitrogenYearInputs): { yearLb: number; lines
     lines.push({ id, lb });
     year += lb;
   };
-  add('shade', (-year * (given.shadePercent ?? 0)) / 100);
+  const shade = (given.baseLb * (given.shadePercent ?? 0)) / 100;
+  add('shade', -shade);
   add('dry', (-year * (given.dryPercent ?? 0)) / 100);
   const adjusted = year;
-  add(
-    'organic-matter',
-    -Math.min(OM_CREDIT_MOST, OM_CREDIT_PER_PERCENT * Math.max(0, (given.organicMatterPercent ?? 0) - 2)),
-  );
+  const organic = organicCredit(given.organicMatterPercent ?? 0);
+  add('organic-matter', -organic);
+  const most = given.baseLb * CREDITS_MOST_SHARE;
+  if (shade + organic > most) add('credits', Math.min(organic, shade + organic - most));
   if (given.clippings === 'returned') add('clippings', -Math.min(CLIPPINGS_MOST, CLIPPINGS_SHARE * adjusted));
   add('young', given.youngLb ?? 0);
   add('wear', given.wearLb ?? 0);
   add('carry-over', -(given.carryOverLb ?? 0));
+  add('water', -(given.waterLb ?? 0));
+  if (given.baseLb > 0 && year < LEAST_YEAR_LB) add('least', LEAST_YEAR_LB - year);
   if (year < 0) add('floor', -year);
   if (year > given.ceilingLb) add('ceiling', given.ceilingLb - year);
   if (given.codeLb !== undefined && year > given.codeLb) add('code', given.codeLb - year);
-  return { yearLb: Math.max(0, year), lines };
+  const whole = Math.max(0, year);
+  const part = (given.givenLb ?? 0) + whole * (given.aheadShare ?? 1);
+  if (part < whole) add('part', part - whole);
+  return { yearLb: Math.min(whole, part), lines };
 }
+
+const organicCredit = (percent: number): number =>
+  Math.min(OM_CREDIT_MOST, OM_CREDIT_PER_PERCENT * Math.max(0, percent - 2));
 
 /** Nitrogen for the year, lb N/1000 ft2. Base 3, clippings returned, ceiling 5: 2.25. */
 export const nitrogenYear = defineReckoning({
@@ -85,14 +109,19 @@ export const nitrogenYear = defineReckoning({
     youngLb: poundsN('more for a young stand', { optional: true, min: 0, max: 1 }),
     wearLb: poundsN('more for wear', { optional: true, min: 0, max: 1 }),
     carryOverLb: poundsN('carry-over from slow release', { optional: true, min: 0, max: 10 }),
+    waterLb: poundsN('nitrate of the irrigation water', { optional: true, min: 0, max: 100 }),
     ceilingLb: poundsN('ceiling of the grass', { min: 0, max: 10 }),
-    codeLb: poundsN('most a year by local code', { optional: true, min: 0, max: 10 }),
+    codeLb: poundsN('most a year by local code', { optional: true, min: 0, max: 20 }),
+    givenLb: poundsN('down already this year', { optional: true, min: 0, max: 1e6 }),
+    aheadShare: plain('share of the year still ahead', { optional: true, min: 0, max: 1 }),
   },
   unit: 'lb N / 1000 ft2',
   formula: [
     'adjusted = base × (1 − shade) × (1 − dry)',
-    'year = adjusted − OM credit − clippings credit + young + wear − carry-over',
-    'then within 0 and the ceiling, then within the code',
+    'OM credit and shade together at most half of the base',
+    'year = adjusted − OM credit − clippings credit + young + wear − carry-over − nitrate of the water',
+    'never under 0.5 where the base is above 0; then within the ceiling, then within the code',
+    'of a year begun: at most what is down, plus the share still ahead',
   ],
   sources: [
     { cite: 'Land-grant turf bulletins: yearly N by grass and care', standing: 'from memory' },
@@ -113,8 +142,11 @@ export const nitrogenYear = defineReckoning({
       youngLb = 0,
       wearLb = 0,
       carryOverLb = 0,
+      waterLb = 0,
       ceilingLb,
       codeLb,
+      givenLb,
+      aheadShare,
     } = given;
     const adjusted = work.step(
       'base after shade and drought',
@@ -123,11 +155,12 @@ export const nitrogenYear = defineReckoning({
       baseLb * (1 - shadePercent / 100) * (1 - dryPercent / 100),
       'lb N',
     );
+    const shade = (baseLb * shadePercent) / 100;
     const omCredit = work.step(
       'organic matter gives',
-      'min(1, 0.25 × max(0, organicMatterPercent − 2))',
-      { organicMatterPercent },
-      Math.min(OM_CREDIT_MOST, OM_CREDIT_PER_PERCENT * Math.max(0, organicMatterPercent - 2)),
+      'min(1, 0.25 × max(0, organicMatterPercent − 2), max(0, baseLb ÷ 2 − shade))',
+      { organicMatterPercent, baseLb, shade },
+      Math.min(organicCredit(organicMatterPercent), Math.max(0, baseLb * CREDITS_MOST_SHARE - shade)),
       'lb N',
     );
     const clippingsCredit =
@@ -142,18 +175,35 @@ export const nitrogenYear = defineReckoning({
         : 0;
     const asked = work.step(
       'year before ceilings',
-      'adjusted − omCredit − clippingsCredit + youngLb + wearLb − carryOverLb',
-      { adjusted, omCredit, clippingsCredit, youngLb, wearLb, carryOverLb },
-      adjusted - omCredit - clippingsCredit + youngLb + wearLb - carryOverLb,
+      'adjusted − omCredit − clippingsCredit + youngLb + wearLb − carryOverLb − waterLb',
+      { adjusted, omCredit, clippingsCredit, youngLb, wearLb, carryOverLb, waterLb },
+      adjusted - omCredit - clippingsCredit + youngLb + wearLb - carryOverLb - waterLb,
       'lb N',
     );
-    const yearLb = Math.min(codeLb ?? Infinity, ceilingLb, Math.max(0, asked));
-    if (asked < 0) work.caution('The credits alone exceed the need: no nitrogen this year.');
+    const least = baseLb > 0 ? LEAST_YEAR_LB : 0;
+    if (asked < least) work.caution('The credits alone meet the need: half a pound keeps fed turf green.');
     if (asked > ceilingLb) work.caution(`Held to the grass’s ceiling, ${ceilingLb} lb N per 1000 ft2 a year.`);
-    if (codeLb !== undefined && Math.min(asked, ceilingLb) > codeLb)
+    if (codeLb !== undefined && Math.min(Math.max(least, asked), ceilingLb) > codeLb)
       work.caution(`Held to the local code, ${codeLb} lb N per 1000 ft2 a year.`);
-    return codeLb === undefined
-      ? work.step('year', 'min(ceilingLb, max(0, asked))', { asked, ceilingLb }, yearLb, 'lb N')
-      : work.step('year', 'min(codeLb, min(ceilingLb, max(0, asked)))', { asked, ceilingLb, codeLb }, yearLb, 'lb N');
+    const held = Math.min(codeLb ?? Infinity, ceilingLb, Math.max(least, asked));
+    const whole =
+      codeLb === undefined
+        ? work.step('year', 'min(ceilingLb, max(least, asked))', { asked, least, ceilingLb }, held, 'lb N')
+        : work.step(
+            'year',
+            'min(codeLb, min(ceilingLb, max(least, asked)))',
+            { asked, least, ceilingLb, codeLb },
+            held,
+            'lb N',
+          );
+    if (aheadShare === undefined || aheadShare >= 1) return whole;
+    const down = givenLb ?? 0;
+    return work.step(
+      'part of the year left',
+      'min(whole, down + whole × aheadShare)',
+      { whole, down, aheadShare },
+      Math.min(whole, down + whole * aheadShare),
+      'lb N',
+    );
   },
 });

@@ -45,6 +45,14 @@ export function limeOnShelf(
   return limes.find((p) => kindOf(p) === kind) ?? limes[0];
 }
 
+/** Tillage-size lime is never given to grown grass (C8): ground is tilled before its seeding, and stands after it. */
+const turfOf = ({ zone, establishment }: ZoneFacts): 'established' | 'close-cut' | 'tilled' =>
+  establishment?.workable
+    ? 'tilled'
+    : establishment && zone.turf === 'tilled'
+      ? 'established'
+      : (zone.turf ?? 'established');
+
 /** Lime that went down since the sample, as pounds of the lime at hand: each counts by its ECCE (B4). */
 export const limeLedger = ({ zone, products }: ZoneFacts, required: Figure, since: string, ecce: number): Ledger =>
   ledgerOf(
@@ -70,7 +78,7 @@ export function limeInDoses(
     limeDoses,
     {
       materialLb: traced(Math.min(left, MOST_LIME_LB), 'lime still to give', ledger.outstanding),
-      turf: traced(zone.turf ?? 'established', 'turf of the zone'),
+      turf: traced(turfOf(facts), facts.establishment?.workable ? 'worked in before the seeding' : 'turf of the zone'),
       textureGroup: traced(groupOfTexture(zone.texture), 'soil of the zone'),
       material:
         product && limeKindOf(product) === 'hydrated'
@@ -107,7 +115,7 @@ export function prescribeLime(
   grass: SourcedGrass,
 ): PhPrescription | Refusal {
   const { zone, products, limeProductId, tests = [] } = facts;
-  const turf = zone.turf ?? 'established';
+  const turf = turfOf(facts);
   const aim = Math.min(ownOf(zone, 'aim-ph')?.value ?? grass.phAim, HIGHEST_LIME_AIM);
   const depth = ownOf(zone, 'treated-depth')?.value ?? TREATED_DEPTH_IN[turf];
   const need = limeNeed(facts, read, soilPh, aim, depth, grass);

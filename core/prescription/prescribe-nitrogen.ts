@@ -1,11 +1,13 @@
 import { codeYearCap } from '../season/rules/local-codes';
 import type { LocalCode, OwnFigure, Zone } from '../records/case';
+import { two } from '../words/numbers';
 import { inPlaceOf, ownOf } from './override-figure';
 import type { Care } from '../records/vocabularies';
 import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../packs/rule-packs';
 import { groupOfTexture } from '../ground/texture-groups';
 import { type Figure, sureFigure, traced } from '../reckoning/figure';
 import type { NitrogenPrescription, NitrogenStep } from './prescription';
+import type { ZoneFacts } from './zone-facts';
 import { type NitrogenLine, type NitrogenYearInputs, nitrogenWalk, nitrogenYear } from '../nitrogen/year';
 
 /** Less nitrogen in shade, percent. Practice says 30-50; light cannot be replaced by feed. */
@@ -30,11 +32,20 @@ export const SWITCHABLE_LINES: readonly SwitchableLine[] = [
 /** Order in which the lines are walked and shown. */
 const WALK_ORDER: readonly NitrogenStep['id'][] = [
   'base',
-  ...SWITCHABLE_LINES,
+  'shade',
+  'dry',
+  'organic-matter',
+  'credits',
+  'clippings',
+  'young',
+  'wear',
   'carry-over',
+  'water',
+  'least',
   'floor',
   'ceiling',
   'code',
+  'part',
 ];
 
 const LINE_WORDS: Record<string, string> = {
@@ -45,13 +56,28 @@ const LINE_WORDS: Record<string, string> = {
   young: `Stand under ${YOUNG_UNTIL_YEARS} years`,
   wear: 'Heavy wear',
   'carry-over': 'Carry-over from slow release',
+  water: 'Nitrate of the irrigation water',
+  credits: 'Organic matter and shade take half of the base at most',
+  least: 'Fed turf keeps half a pound',
+  part: 'Part of the year left',
   floor: 'Held at zero',
   ceiling: 'Held to the ceiling of the grass',
   code: 'Held to the local code',
 };
 
+/** Whether a stand is young: by its age, or by the day it was sown in the year before or the one before that (C8). */
+const isYoung = ({ ageYears, seededOn, state }: Zone, year: number | undefined): boolean =>
+  seededOn !== undefined && state !== undefined && state !== 'established' && year !== undefined
+    ? year - Number(seededOn.slice(0, 4)) <= YOUNG_UNTIL_YEARS
+    : ageYears !== undefined && ageYears < YOUNG_UNTIL_YEARS;
+
 /** What one line would be if it were counted. */
-function wanted(id: SwitchableLine, zone: Zone, organicMatterPercent: number | undefined): Partial<NitrogenYearInputs> {
+function wanted(
+  id: SwitchableLine,
+  zone: Zone,
+  organicMatterPercent: number | undefined,
+  year: number | undefined,
+): Partial<NitrogenYearInputs> {
   switch (id) {
     case 'shade':
       return { shadePercent: SHADE_PERCENT[zone.light ?? 'full-sun'] };
@@ -60,9 +86,10 @@ function wanted(id: SwitchableLine, zone: Zone, organicMatterPercent: number | u
     case 'organic-matter':
       return { organicMatterPercent: Math.max(0, organicMatterPercent ?? 0) };
     case 'clippings':
-      return { clippings: zone.clippings === 'returned' || zone.clippings === 'mulched' ? 'returned' : 'bagged' };
+      // not said: taken as returned, the leaner answer, with a doubt (C6)
+      return { clippings: zone.clippings === 'bagged' ? 'bagged' : 'returned' };
     case 'young':
-      return { youngLb: zone.ageYears !== undefined && zone.ageYears < YOUNG_UNTIL_YEARS ? YOUNG_LB : 0 };
+      return { youngLb: isYoung(zone, year) ? YOUNG_LB : 0 };
     case 'wear':
       return { wearLb: zone.wear === 'heavy' ? WEAR_LB : 0 };
   }
@@ -84,6 +111,8 @@ function stepWords(
       return `${LINE_WORDS.dry}, ${DRY_PERCENT} %`;
     case 'organic-matter':
       return `${LINE_WORDS['organic-matter']}, ${organicMatterPercent ?? 0} %`;
+    case 'part':
+      return `${LINE_WORDS.part}, ${Math.round((given.aheadShare ?? 1) * 100)} %`;
     case 'ceiling':
       return `Held to the grass’s ceiling, ${given.ceilingLb} lb N`;
     case 'code':
@@ -105,6 +134,7 @@ class WalkedNitrogen implements NitrogenPrescription {
     private readonly organicMatterPercent: number | undefined,
     readonly own: OwnFigure | undefined,
     readonly byRule: Figure | undefined,
+    private readonly forYear: number | undefined,
   ) {}
 
   /** The lines in order; those switched off stand among them, uncounted. */
@@ -116,12 +146,20 @@ class WalkedNitrogen implements NitrogenPrescription {
     });
     const steps = nitrogenWalk(given).lines.map(inWords);
     for (const id of SWITCHABLE_LINES) {
-      const whole = { ...given, ...wanted(id, zone, organicMatterPercent) };
+      const whole = { ...given, ...wanted(id, zone, organicMatterPercent, this.forYear) };
       const ghost = off.has(id) && nitrogenWalk(whole).lines.find((line) => line.id === id);
       if (ghost) steps.push({ ...inWords(ghost), off: true });
     }
     return steps.sort((a, b) => WALK_ORDER.indexOf(a.id) - WALK_ORDER.indexOf(b.id));
   }
+}
+
+/** What the other answer on clippings would change, where nobody said what becomes of them (C6); undefined where somebody did. */
+export function clippingsDoubt(zone: Zone, nitrogen: NitrogenPrescription): string | undefined {
+  const line = nitrogen.steps.find((step) => step.id === 'clippings' && !step.off);
+  return zone.clippings !== undefined || !line
+    ? undefined
+    : `What becomes of the clippings is not said: they are taken as returned. Bagged, the year would ask ${two(-line.lb)} lb N more.`;
 }
 
 /** Nitrogen of a zone for the year: the walk's lines, those switched off as well, and the figure. */
@@ -130,7 +168,12 @@ export function prescribeNitrogen(
   organicMatterPercent: number | undefined,
   codes: readonly LocalCode[],
   packs: RulePacks = BUILT_IN_PACKS,
-  carryOver?: { lb: number; says: string },
+  {
+    carryOver,
+    waterNitrogen,
+    ahead,
+    year: forYear,
+  }: Pick<ZoneFacts, 'carryOver' | 'waterNitrogen' | 'ahead' | 'year'> = {},
 ): NitrogenPrescription {
   const grass = grassIn(packs, zone.grass);
   const care: Care = zone.care ?? 'standard';
@@ -140,8 +183,11 @@ export function prescribeNitrogen(
     ceilingLb: grass.ceilingLb,
     codeLb: codeYearCap(codes),
     carryOverLb: carryOver?.lb,
+    waterLb: waterNitrogen?.value,
+    ...(ahead && ahead.share < 1 ? { givenLb: ahead.givenLb, aheadShare: ahead.share } : {}),
   };
-  for (const id of SWITCHABLE_LINES) if (!off.has(id)) Object.assign(given, wanted(id, zone, organicMatterPercent));
+  for (const id of SWITCHABLE_LINES)
+    if (!off.has(id)) Object.assign(given, wanted(id, zone, organicMatterPercent, forYear));
   const table = `${grass.name}, ${grass.source.name}`;
   const year: Figure = sureFigure(
     nitrogenYear,
@@ -152,11 +198,16 @@ export function prescribeNitrogen(
         : undefined,
       dryPercent: given.dryPercent ? traced(given.dryPercent, 'zone is not irrigated; common practice') : undefined,
       organicMatterPercent: given.organicMatterPercent ? traced(given.organicMatterPercent, 'soil report') : undefined,
-      clippings: given.clippings ? traced(given.clippings, 'care of the zone') : undefined,
+      clippings: given.clippings
+        ? traced(given.clippings, zone.clippings === undefined ? 'not said, taken as returned' : 'care of the zone')
+        : undefined,
       youngLb: given.youngLb ? traced(given.youngLb, `stand of ${zone.ageYears} years; common practice`) : undefined,
       wearLb: given.wearLb ? traced(given.wearLb, 'heavy wear; common practice') : undefined,
       carryOverLb:
         carryOver && traced(carryOver.lb, `let go this year by ${carryOver.says}; release by soil temperature`),
+      waterLb: waterNitrogen && traced(waterNitrogen.value, 'analysis of the irrigation water', waterNitrogen),
+      givenLb: given.givenLb === undefined ? undefined : traced(given.givenLb, 'the log of this year'),
+      aheadShare: given.aheadShare === undefined ? undefined : traced(given.aheadShare, ahead?.says ?? ''),
       ceilingLb: traced(grass.ceilingLb, table),
       codeLb: given.codeLb === undefined ? undefined : traced(given.codeLb, 'local code'),
     },
@@ -174,12 +225,23 @@ export function prescribeNitrogen(
     groupOfTexture(zone.texture) === 'sand' ? 'Sand: the same total in smaller doses, more often.' : undefined;
   const own = ownOf(zone, 'nitrogen');
   if (!own)
-    return new WalkedNitrogen(year, note, zone, grass.name, given, off, organicMatterPercent, undefined, undefined);
+    return new WalkedNitrogen(
+      year,
+      note,
+      zone,
+      grass.name,
+      given,
+      off,
+      organicMatterPercent,
+      undefined,
+      undefined,
+      forYear,
+    );
   const placed = inPlaceOf(year, own, {
     title: 'Nitrogen for the year, override',
     unit: 'lb N per 1000 ft2',
     usedIn: 'Season: the nitrogen doses add up to it. Prescribe: growth takes P and K in proportion to it.',
     most: given.codeLb,
   });
-  return new WalkedNitrogen(placed, note, zone, grass.name, given, off, organicMatterPercent, own, year);
+  return new WalkedNitrogen(placed, note, zone, grass.name, given, off, organicMatterPercent, own, year, forYear);
 }

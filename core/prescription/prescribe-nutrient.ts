@@ -121,8 +121,7 @@ const rootZoneOf = (zone: Zone) => {
     : traced(ROOT_ZONE_IN, 'root zone of turf, common practice');
 };
 
-const clippingsOf = (zone: Zone): 'returned' | 'bagged' =>
-  zone.clippings === 'returned' || zone.clippings === 'mulched' ? 'returned' : 'bagged';
+const clippingsOf = (zone: Zone): 'returned' | 'bagged' => (zone.clippings === 'bagged' ? 'bagged' : 'returned');
 
 /** Need by the property's school of interpretation; where that school has no rule here, by sufficiency. */
 function needFigure(

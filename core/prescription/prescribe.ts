@@ -1,10 +1,11 @@
 import type { Case, SoilTest, Zone } from '../records/case';
-import { prescribeNitrogen } from './prescribe-nitrogen';
+import { clippingsDoubt, prescribeNitrogen } from './prescribe-nitrogen';
 import { isRefusal, type Refusal } from '../reckoning/refusal';
 import { type Interpretation, interpretZone } from '../soil/interpret';
 import { findReading, testsNewestFirst } from '../soil/report';
 import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../packs/rule-packs';
 import { prescribeNutrient } from './prescribe-nutrient';
+import { prescribeEstablishment } from './prescribe-establishment';
 import { prescribeGypsum } from './prescribe-gypsum';
 import { prescribeSalinity, prescribeToxic } from './prescribe-others';
 import { prescribePh } from './prescribe-ph';
@@ -19,6 +20,10 @@ const refusedPh = (refusal: Refusal): PhPrescription => ({
   years: 0,
   retest: 'Settle this first.',
 });
+
+/** What stands against a seeding most often (C8). Common practice. */
+const WEED_PREVENTERS =
+  'Weed preventers keep turf seed from coming up as well: none in the months before and after, whatever the label of a combined product promises.';
 
 /** The laboratory's own recommendation, of the newest report that holds one. */
 function advisedBy(tests: readonly SoilTest[]): ZonePrescription['labAdvice'] {
@@ -35,8 +40,10 @@ export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescriptio
   if (isRefusal(phAnswer)) refusals.push(phAnswer);
   const ph = isRefusal(phAnswer) ? refusedPh(phAnswer) : phAnswer;
   const organicMatter = read && findReading(read.usable, 'OM')?.value;
-  const nitrogen = prescribeNitrogen(zone, organicMatter, codes, packs, facts.carryOver);
-  const phosphorus = prescribeNutrient('P', facts, read, nitrogen.year);
+  const standing = prescribeNitrogen(zone, organicMatter, codes, packs, facts);
+  const grown = prescribeNutrient('P', facts, read, standing.year);
+  const sown = prescribeEstablishment(facts, { nitrogen: standing, phosphorus: grown });
+  const { nitrogen, phosphorus } = sown ?? { nitrogen: standing, phosphorus: grown };
   const potassium = prescribeNutrient('K', facts, read, nitrogen.year);
   const magnesium = prescribeNutrient('Mg', facts, read, nitrogen.year);
   const sulfur = prescribeNutrient('S', facts, read, nitrogen.year);
@@ -63,6 +70,9 @@ export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescriptio
     cautions.unshift(
       `The override of ${nitrogen.year.value} lb N is above the grass’s ceiling, ${ceiling} lb N per 1000 ft2 a year.`,
     );
+  const clippings = sown ? undefined : clippingsDoubt(zone, nitrogen);
+  if (sown) cautions.push(sown.establishment.says, WEED_PREVENTERS);
+  if (clippings) cautions.push(clippings);
   if (!read)
     cautions.unshift(
       'No soil test: a stopgap. Nitrogen by the grass only; no P2O5, K2O, lime or sulfur until a sample is read.',
@@ -80,6 +90,7 @@ export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescriptio
       gypsum,
       salinity: prescribeSalinity(zone, read, packs),
       toxic: prescribeToxic(zone, read),
+      establishment: sown?.establishment,
       labAdvice: advisedBy(tests),
       cautions,
       refusals,
@@ -94,7 +105,7 @@ export const prescribeCase = (
   asOf?: string,
   chosenLime: (zoneId: string) => string | undefined = () => undefined,
   packs?: RulePacks,
-  carriedOver: (zone: Zone) => ZoneFacts['carryOver'] = () => undefined,
+  season: (zone: Zone) => Pick<ZoneFacts, 'carryOver' | 'waterNitrogen' | 'ahead' | 'establishment'> = () => ({}),
   year?: number,
 ) =>
   given.zones.map((zone) =>
@@ -107,7 +118,7 @@ export const prescribeCase = (
       asOf,
       limeProductId: chosenLime(zone.id),
       packs,
-      carryOver: carriedOver(zone),
+      ...season(zone),
       year,
     }),
   );

@@ -5,6 +5,7 @@ import type { LabAdvice, OwnFigure } from '../records/case';
 import type { GypsumPrescription } from './prescribe-gypsum';
 import type { SalinityPrescription, ToxicAdvice } from './prescribe-others';
 import type { Level } from '../soil/levels';
+import type { Establishment } from '../season/rules/establishment';
 import type { Figure } from '../reckoning/figure';
 import type { Ledger } from './ledger';
 
@@ -74,6 +75,17 @@ export interface NutrientPrescription {
   yearLb: number;
 }
 
+/** The programme of a stand that is sown in the year. */
+export interface EstablishmentPrescription extends Establishment {
+  /** Ground that may still be worked before the day. */
+  workable: boolean;
+  starterP2O5Lb: number;
+  starterNLb: number;
+  secondNLb: number;
+  laterNLb: number;
+  says: string;
+}
+
 export interface ZonePrescription {
   zoneId: string;
   tested: boolean;
@@ -87,6 +99,8 @@ export interface ZonePrescription {
   salinity: SalinityPrescription;
   toxic: ToxicAdvice[];
   /** What the laboratory itself advises, of the newest report that says so. */
+  /** The day of seeding, renovation or sodding in the planned year, and what its programme asks (C8). */
+  establishment?: EstablishmentPrescription;
   labAdvice?: LabAdvice & { lab?: string; sampledOn: IsoDay };
   cautions: string[];
   refusals: Refusal[];

@@ -1,4 +1,6 @@
 import type { Choices, LocalCode, Product, SoilTest, Zone } from '../records/case';
+import type { Figure } from '../reckoning/figure';
+import type { Establishment } from '../season/rules/establishment';
 import type { RulePacks } from '../packs/rule-packs';
 
 /** Everything a zone's prescription follows from. */
@@ -17,6 +19,12 @@ export interface ZoneFacts {
   limeProductId?: string;
   /** Nitrogen of last year's slow doses that is let go this year, lb N/1000 ft2, and which doses those are. */
   carryOver?: { lb: number; says: string };
+  /** Nitrogen that the irrigation water brings in a year, lb N/1000 ft2, and the figure it is. */
+  waterNitrogen?: Figure;
+  /** Of a year begun: nitrogen that is down, lb N/1000 ft2, and the share still ahead, with the words for both (C3). */
+  /** Sown, renovated or sodded in the planned year, whether ground may still be worked, and the share of a year left after six weeks (C8). */
+  establishment?: Establishment & { workable: boolean; laterShare: number };
+  ahead?: { givenLb: number; share: number; says: string };
   /** The built-in packs where none is given. */
   packs?: RulePacks;
 }

@@ -3,6 +3,7 @@ import type { Grass } from '../packs/grasses';
 import { gypsumPercent } from '../gypsum/gypsum-label';
 import { ecceOf, limeKindOf } from '../lime/lime-label';
 import { slowShare } from '../nitrogen/forms';
+import { isStrongAcidifier } from './strong-acidifier';
 import { packageLb } from './package-lb';
 
 /** Chloride above this share makes a potash a muriate, percent. Sulfate of potash holds about 2. Common practice. */
@@ -22,13 +23,15 @@ export interface ShelfContext {
   potassiumWanted: boolean;
   /** Salty ground for this grass: no chloride on top (A3). */
   saline?: boolean;
+  /** Soil too acid, or lime outstanding: strong acidifiers come last (B5). */
+  acidSoil?: boolean;
 }
 
 /** Why a product may not be used for a purpose on a zone, or undefined where it may. */
 export function excluded(
   product: Product,
   purpose: PlannedFor,
-  { grass, phosphorusWanted, potassiumWanted, saline }: ShelfContext,
+  { grass, phosphorusWanted, saline }: ShelfContext,
 ): string | undefined {
   const { guaranteed } = product;
   if (product.pesticide)
@@ -47,8 +50,6 @@ export function excluded(
   if (purpose !== 'P2O5' && (guaranteed.P2O5 ?? 0) > 0 && !phosphorusWanted)
     return `carries P2O5, and the test asks for none`;
   if (purpose === 'K2O' && (guaranteed.N ?? 0) > 0) return 'carries nitrogen; plan it as a nitrogen product';
-  if (purpose === 'N' && (guaranteed.K2O ?? 0) > 0 && !potassiumWanted)
-    return 'carries K2O, and the test asks for none';
   if (purpose === 'sulfur') return (guaranteed.N ?? 0) > 0 ? 'carries nitrogen' : undefined;
   if (purpose === 'N' && (guaranteed['S-free'] ?? 0) > 0) return 'carries free sulfur, which would lower pH';
   if (saline && (guaranteed.Cl ?? 0) >= HIGH_CHLORIDE_PERCENT)
@@ -72,9 +73,16 @@ export function pricePerLb(product: Product, purpose: PlannedFor): number {
 export function choicesFor(products: readonly Product[], purpose: PlannedFor, context: ShelfContext): Product[] {
   const usable = products.filter((p) => excluded(p, purpose, context) === undefined);
   const rank = (p: Product) =>
-    [(p.onHandLb ?? 0) > 0 ? 0 : 1, purpose === 'N' && slowShare(p) < 0.3 ? 1 : 0, pricePerLb(p, purpose)] as const;
+    [
+      (purpose === 'N' && context.acidSoil && isStrongAcidifier(p) ? 2 : 0) +
+        // potash nobody asked for is no bar, and the last choice (D1)
+        (purpose === 'N' && !context.potassiumWanted && (p.guaranteed.K2O ?? 0) > 0 ? 1 : 0),
+      (p.onHandLb ?? 0) > 0 ? 0 : 1,
+      purpose === 'N' && slowShare(p) < 0.3 ? 1 : 0,
+      pricePerLb(p, purpose),
+    ] as const;
   return usable.sort((a, b) => {
     const [x, y] = [rank(a), rank(b)];
-    return x[0] - y[0] || x[1] - y[1] || (x[2] === y[2] ? a.name.localeCompare(b.name) : x[2] - y[2]);
+    return x[0] - y[0] || x[1] - y[1] || x[2] - y[2] || (x[3] === y[3] ? a.name.localeCompare(b.name) : x[3] - y[3]);
   });
 }

@@ -25,11 +25,11 @@ export const dose = (
   purpose: PlannedDose['for'] = 'N',
 ): PlannedDose => ({ zoneId: 'front-lawn', date, productId, for: purpose, rateLb });
 
-/** Three feedings that keep every rule: 0.84 + 0.81 + 0.55 lb N. */
+/** Three feedings that keep every rule: 0.67 lb N in spring, 0.81 + 0.76 from fall on. */
 export const GOOD = [
-  dose('2027-05-17', 'coated-urea-42', 2),
+  dose('2027-05-03', 'coated-urea-42', 1.6),
   dose('2027-09-06', 'ammonium-sulfate-21', 3.86),
-  dose('2027-10-18', 'ammonium-sulfate-21', 2.6),
+  dose('2027-10-18', 'ammonium-sulfate-21', 3.64),
 ];
 
 export const laid = (doses: readonly PlannedDose[], given: Case = okonedo) => withDoses(draft, given, doses);

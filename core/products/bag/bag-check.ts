@@ -130,7 +130,7 @@ function limitsOf(
               ? 'none allowed: no test asks for P2O5'
               : `none allowed: phosphorus tests ${prescription.phosphorus.level}${phosphorusSays ? `, ${phosphorusSays}` : ''}`,
         }
-      : { lb: phosphateDoseCeiling(), says: `${phosphateDoseCeiling()} lb P2O5 is the most of one dose` },
+      : { lb: phosphateDoseCeiling(codes), says: `${phosphateDoseCeiling(codes)} lb P2O5 is the most of one dose` },
     K2O: { lb: potashDoseCeiling(zone), says: `${two(potashDoseCeiling(zone))} lb K2O is the most of one dose` },
   };
 }

@@ -34,7 +34,7 @@ const DOSE = {
   solubleN: SOLUBLE_N.usual,
   N: TOTAL_N.usual,
   slowN: TOTAL_N.mostlySlow,
-  P2O5: phosphateDoseCeiling(),
+  P2O5: phosphateDoseCeiling([]),
   K2O: K2O_DOSE.usual,
   freeS: SULFUR_LIMITS.established.doseLb,
 } as const;

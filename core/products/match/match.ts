@@ -175,7 +175,7 @@ function withinCeilings({ zone, codes }: MatchContext, brings: Record<string, nu
     solubleN <= soluble + 1e-9 &&
     N <= total(slow) + 1e-9 &&
     (brings.K2O ?? 0) <= potashDoseCeiling(zone) + 1e-9 &&
-    (brings.P2O5 ?? 0) <= phosphateDoseCeiling() + 1e-9
+    (brings.P2O5 ?? 0) <= phosphateDoseCeiling(codes) + 1e-9
   );
 }
 

@@ -61,5 +61,5 @@ function overCeiling(product: Product, need: Need, { zone, codes }: MatchContext
   const potash = (wantedN * K2O) / N;
   if (potash > potashDoseCeiling(zone) + 1e-9)
     return `Brings ${two(potash)} lb K2O with it, over ${two(potashDoseCeiling(zone))} lb K2O in one dose.`;
-  return `Brings ${two((wantedN * P2O5) / N)} lb P2O5 with it, over ${two(phosphateDoseCeiling())} lb P2O5 in one dose.`;
+  return `Brings ${two((wantedN * P2O5) / N)} lb P2O5 with it, over ${two(phosphateDoseCeiling(codes))} lb P2O5 in one dose.`;
 }

@@ -5,7 +5,9 @@ import { byDay, type Check, judgeRows } from './check';
 import { CORRECTION_CHECKS } from './correction-checks';
 import { DAY_CHECKS } from './day-checks';
 import { DOSE_CHECKS } from './dose-checks';
+import { ESTABLISHMENT_CHECKS } from './establishment-checks';
 import { GROUND_CHECKS } from './ground-checks';
+import { PART_CHECKS } from './part-checks';
 import { PROPERTY_CHECKS } from './property-checks';
 import { SCHOOL_CHECKS } from './school-checks';
 
@@ -16,8 +18,10 @@ export const ZONE_CHECKS = [
   ...AMOUNT_CHECKS,
   ...DOSE_CHECKS,
   ...DAY_CHECKS,
+  ...PART_CHECKS,
   ...CORRECTION_CHECKS,
   ...SCHOOL_CHECKS,
+  ...ESTABLISHMENT_CHECKS,
   ...GROUND_CHECKS,
 ];
 

@@ -3,7 +3,8 @@ import { losesAmmonia } from '../../nitrogen/forms';
 import { sayDay } from '../../words/days';
 import { two } from '../../words/numbers';
 import type { Dose } from '../plan/dose';
-import { type Correcting, CORRECTING, correctionAsked, zoneStretches } from '../rules/correction-stretches';
+import { type Correcting, CORRECTING } from '../rules/correction-stretches';
+import { correctionAsked, zoneStretches } from '../plan/zone-stretches';
 import { LIME_NITROGEN_GAP_DAYS } from '../rules/limits';
 import { check, dosesIn, type Facts, ifAny, noneOf } from './check';
 
@@ -95,7 +96,7 @@ const correctionDoses = (id: string, of: string, purposeHere: (facts: Facts) => 
       const { doses: asked } = correctionAsked(purpose, zoneSeason.prescription);
       if (asked.length === 0) return undefined;
       const down = doses.filter((d) => d.for === purpose);
-      const spans = zoneStretches(purpose, zoneSeason, plan);
+      const spans = zoneStretches(purpose, zoneSeason, { year: plan.year, from: zoneSeason.from });
       const inSpan = (date: string) => spans.findIndex(({ from, to }) => date >= from && date <= to);
       const wanted = Math.min(asked.length, spans.length);
       const most = asked[0] ?? 0;

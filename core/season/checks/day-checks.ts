@@ -202,9 +202,9 @@ const daysToCome = check({
   kind: 'day',
   title: 'Days to come',
   rule: 'No dose is planned before the first day that is still free.',
-  measure: ({ zoneSeason: { season }, doses, plan }: Facts) => {
-    const early = season ? doses.filter((d) => d.date < plan.from) : [];
-    return ifAny({ found: `${dosesIn(early)} before ${sayDay(plan.from)}`, doses: early, fromIs: plan.fromIs });
+  measure: ({ zoneSeason: { season, from, fromIs }, doses }: Facts) => {
+    const early = season ? doses.filter((d) => d.date < from) : [];
+    return ifAny({ found: `${dosesIn(early)} before ${sayDay(from)}`, doses: early, fromIs });
   },
   standing: noneOf('warn'),
   says: ({ doses, fromIs }) =>

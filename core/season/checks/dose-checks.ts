@@ -4,10 +4,19 @@ import { MOST_SALT_ON_SALTY_LB, productSalt } from '../../products/salt';
 import { HIGH_CHLORIDE_PERCENT } from '../../products/shelf';
 import { evaluate } from '../../reckoning/define';
 import { isRefusal } from '../../reckoning/refusal';
-import type { Zone } from '../../records/case';
 import { two } from '../../words/numbers';
 import type { Dose } from '../plan/dose';
-import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../rules/dose-ceilings';
+import { daysBetween } from '../../days/day';
+import { isStrongAcidifier } from '../../products/strong-acidifier';
+import { isAcidSoil } from '../plan/acid-soil';
+import {
+  isWeakGround,
+  nitrogenCeilings,
+  phosphateDoseCeiling,
+  potashDoseCeiling,
+  WEAK_TOTAL_N,
+  weakTotal,
+} from '../rules/dose-ceilings';
 import { MOST_PRODUCTS_A_DAY, RATE_STEP_LB } from '../rules/limits';
 import { leastRateLb } from '../../products/least-rate';
 import { codeLeastSlowPercent } from '../rules/local-codes';
@@ -65,15 +74,15 @@ const totalDose = check({
   says: (m) => `${two(sum(m.doses, 'N'))} lb N per 1000 on one day is over the ceiling.`,
 });
 
-const oxideDose = (nutrient: 'K2O' | 'P2O5', ceilingOf: (zone: Zone) => number) =>
+const oxideDose = (nutrient: 'K2O' | 'P2O5', ceilingOf: (facts: Facts) => number) =>
   check({
     id: `${nutrient}-dose`,
     kind: 'dose',
     title: `Largest ${nutrient} dose`,
     rule: `All products of one day together bring no more ${nutrient} than one dose may.`,
-    measure: ({ days, zoneSeason }: Facts) => {
-      const worst = worstDay(days, (doses) => sum(doses, nutrient));
-      const ceiling = ceilingOf(zoneSeason.zone);
+    measure: (facts: Facts) => {
+      const worst = worstDay(facts.days, (doses) => sum(doses, nutrient));
+      const ceiling = ceilingOf(facts);
       return worst.lb === 0
         ? undefined
         : { found: `${two(worst.lb)} of ${two(ceiling)} lb ${nutrient}`, ceiling, ...worst };
@@ -198,11 +207,57 @@ const slowNitrogen = check({
     `The code asks for ${needed} % slow nitrogen in each dose; ${product?.name} holds ${product && Math.round(slowShare(product) * 100)} %.`,
 });
 
+const closeTogether = check({
+  id: 'weak-soil-n',
+  kind: 'dose',
+  title: 'N of any 21 days, on weak soil',
+  rule: 'On sand and weak soil the nitrogen of any 21 days together stays under what one dose may bring (C4).',
+  measure: ({ zoneSeason: { zone }, days }: Facts) => {
+    if (zone.turf === 'close-cut' || !isWeakGround(zone)) return undefined;
+    const share = (doses: readonly Dose[]) => {
+      const n = sum(doses, 'N');
+      return n === 0 ? 0 : n / weakTotal(1 - sum(doses, 'N-soluble') / n);
+    };
+    const worst = days
+      .map(({ date }) => days.filter((d) => d.date >= date && daysBetween(date, d.date) < WEAK_TOTAL_N.overDays))
+      .map((window) => ({
+        used: window.reduce((all, d) => all + share(d.doses), 0),
+        doses: window.flatMap((d) => d.doses),
+      }))
+      .sort((a, b) => b.used - a.used)[0];
+    return worst && worst.used > 0 ? { found: `${Math.round(worst.used * 100)} % of one dose`, ...worst } : undefined;
+  },
+  standing: ({ used }) => (used <= 1 + 1e-3 ? 'pass' : 'fail'),
+  says: ({ used }) =>
+    `${WEAK_TOTAL_N.overDays} days together bring ${Math.round(used * 100)} % of what one dose may bring on soil this weak: it leaches.`,
+});
+
+const strongAcidifier = check({
+  id: 'acidifier',
+  kind: 'dose',
+  title: 'Strong acidifiers on acid soil',
+  rule: 'Nitrogen that makes much acid stays off soil that is too acid, unless nothing else can feed (C5, B5).',
+  measure: ({ zoneSeason, doses, productOf }: Facts) => {
+    if (!isAcidSoil(zoneSeason)) return undefined;
+    const phosphate = zoneSeason.prescription.phosphorus.yearLb > 0;
+    const acid = doses.filter((d) => {
+      const product = productOf(d);
+      return product && isStrongAcidifier(product) && !(phosphate && (product.guaranteed.P2O5 ?? 0) > 0);
+    });
+    return ifAny({ found: dosesIn(acid), doses: acid, name: acid[0] && productOf(acid[0])?.name });
+  },
+  standing: noneOf('warn'),
+  says: ({ name }) =>
+    `${name} works against the lime on soil that is too acid already: another source of nitrogen suits.`,
+});
+
 export const DOSE_CHECKS = [
   solubleDose,
   totalDose,
-  oxideDose('K2O', potashDoseCeiling),
-  oxideDose('P2O5', phosphateDoseCeiling),
+  oxideDose('K2O', ({ zoneSeason }) => potashDoseCeiling(zoneSeason.zone)),
+  oxideDose('P2O5', ({ codes }) => phosphateDoseCeiling(codes)),
+  closeTogether,
+  strongAcidifier,
   saltDose,
   chloride,
   pesticide,

@@ -2,23 +2,25 @@ import type { Case, LocalCode, PlannedFor, Product, Zone } from '../../records/c
 import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../../packs/rule-packs';
 import type { Figure } from '../../reckoning/figure';
 import { prescribeCase } from '../../prescription/prescribe';
-import type { ZonePrescription } from '../../prescription/prescription';
+import type { EstablishmentPrescription, ZonePrescription } from '../../prescription/prescription';
+import { ownProgrammeFrom, SECOND_AFTER_DAYS, STARTER_N_LB } from '../rules/establishment';
 import { losesAmmonia } from '../../nitrogen/forms';
 import { choicesFor } from '../../products/shelf';
 import { equalDoses } from '../../tables/equal-doses';
-import { carryOver } from '../plan/carry-over';
-import {
-  type ClimateYear,
-  climateYear,
-  type GrowthSeason,
-  growthSeason,
-  LEAST_GROWTH,
-} from '../../climate/climate-year';
-import { type Correcting, CORRECTING, correctionAsked, zoneStretches } from '../rules/correction-stretches';
+import { type ClimateYear, climateYear, type GrowthSeason, LEAST_GROWTH } from '../../climate/climate-year';
+import { type Correcting, CORRECTING } from '../rules/correction-stretches';
+import { correctionAsked, zoneStretches } from '../plan/zone-stretches';
 import { addDays, dayOfYear, daysBetween, type IsoDay, weekStart } from '../../days/day';
 import { type Dose, makeDose } from '../plan/dose';
-import { doseCeiling, leastDaysBetweenN } from '../rules/dose-ceilings';
-import { type CodeNutrient, closingCode, codeNutrientsOf } from '../rules/local-codes';
+import { doseCeiling, isWeakGround, leastDaysBetweenN, WEAK_TOTAL_N } from '../rules/dose-ceilings';
+import { freeInTime } from '../rules/before-frost';
+import type { NitrogenParts } from '../rules/nitrogen-parts';
+import { isWeakSoil } from '../../prescription/cation-exchange';
+import type { Interpretation } from '../../soil/interpret';
+import { isAcidSoil } from '../plan/acid-soil';
+import { nitrogenGiven, type ZoneYear, zoneYear } from '../plan/zone-year';
+import { shareOut } from './share-out';
+import { closingCode, codeNutrientsOf, tooFastForCode } from '../rules/local-codes';
 import { LIME_NITROGEN_GAP_DAYS, MICROBES_WORK_FROM_F } from '../rules/limits';
 import { choiceKey, type ProductChoices, type SeasonPlan, type ZoneSeason } from '../plan/season-plan';
 import { ageDayOf, firstDayOf } from '../rules/first-day';
@@ -27,8 +29,12 @@ import { seasonSchools } from '../rules/season-schools';
 import { soilTemperatureByDay } from '../../climate/soil-temperature';
 import { roundedTo } from '../../words/numbers';
 
+/** Yearly N at or under this goes down in one dose. Common practice: 0.5 lb N is the least useful. */
+const ONE_DOSE_UP_TO_LB_N = 0.75;
+
 interface Ground {
-  zone: Zone;
+  zone: ZoneSeason['zone'];
+  soilF: readonly number[];
   season: GrowthSeason;
   weather: ClimateYear;
   year: number;
@@ -38,15 +44,17 @@ interface Ground {
 
 const dateOf = (year: number, day: number): IsoDay => addDays(`${year}-01-01`, day);
 
-/** Days open for a nutrient: by the season or merely not frozen, after the plan starts, not closed by a code. */
+/** Days open for a product: by the season or merely not frozen, after the plan starts, not closed to it by a code. */
 function openDays(
   { season, year, firstDay, codes }: Ground,
-  nutrients: readonly CodeNutrient[],
+  product: Product | undefined,
   feedingOnly: boolean,
 ): boolean[] {
+  const nutrients = product ? codeNutrientsOf(product.guaranteed) : [];
   return season.growth.map((_, day) => {
     if (day < firstDay || (feedingOnly ? !season.feeding[day] : season.frozen[day])) return false;
-    return closingCode(codes, nutrients, dateOf(year, day)) === undefined;
+    const date = dateOf(year, day);
+    return closingCode(codes, nutrients, date) === undefined && !(product && tooFastForCode(codes, product, date));
   });
 }
 
@@ -60,43 +68,49 @@ const placementOn = (ground: Ground, allowed: boolean[], leastGapDays: number): 
 const total = (doses: readonly Dose[], nutrient: string): number =>
   doses.reduce((sum, d) => sum + (d.delivers[nutrient] ?? 0), 0);
 
-/** Fewest doses that keep to a ceiling, split at least in `least`. */
-const splitNeed = (needLb: number, ceilingLb: number, least: number): number[] => {
-  const fewest = equalDoses(needLb, ceilingLb);
-  return fewest.length >= least ? fewest : Array.from({ length: least }, () => needLb / least);
-};
-
-/** Yearly N at or under this goes down in one dose; above it in two at least. Common practice: 0.5 lb N is the least useful. */
-const ONE_DOSE_UP_TO_LB_N = 0.75;
-
 function planNitrogen(
   ground: Ground,
   product: Product,
   needLb: number,
   says: string,
   figure: Figure,
+  parts: NitrogenParts,
   keepFrom: readonly number[],
   clear: (day: number) => boolean,
 ): { doses: Dose[]; missed: number } {
-  const { zone, codes, year } = ground;
-  const each = splitNeed(needLb, doseCeiling(zone, product, 'N', codes), needLb > ONE_DOSE_UP_TO_LB_N ? 2 : 1);
+  const { zone, codes, year, season, soilF, firstDay } = ground;
   const gap = leastDaysBetweenN(zone);
-  const open = openDays(ground, codeNutrientsOf(product.guaranteed), true).map(
-    (yes, day) => yes && clear(day) && keepFrom.every((other) => Math.abs(other - day) >= gap),
+  const warm = parts.parts.some((part) => part.id === 'growing');
+  const open = openDays(ground, product, true).map(
+    (yes, day) =>
+      yes &&
+      clear(day) &&
+      keepFrom.every((other) => Math.abs(other - day) >= gap) &&
+      (!warm || freeInTime(product, soilF, season, day)),
   );
-  const placement = placementOn(ground, open, gap);
-  const days = placeByGrowth(each.length, placement);
-  const doses = days.map((day, i) =>
+  const shared = shareOut({
+    product,
+    needLb,
+    yearLb: figure.value,
+    ceilingLb: doseCeiling(zone, product, 'N', codes),
+    leastDoses: needLb > ONE_DOSE_UP_TO_LB_N ? 2 : 1,
+    parts,
+    placement: placementOn(ground, open, isWeakGround(zone) ? Math.max(gap, WEAK_TOTAL_N.overDays) : gap),
+    soilF,
+    firstDay,
+    year,
+  });
+  const doses = shared.map(({ day, lb }, i) =>
     makeDose(
       zone,
       dateOf(year, day),
       product,
       'N',
-      { lb: each[i] as number, says, figure },
-      `${i + 1} of ${each.length}, by the share of growth still to come`,
+      { lb, says, figure },
+      `${i + 1} of ${shared.length}, by the parts of the year and growth inside them`,
     ),
   );
-  return { doses, missed: each.slice(days.length).reduce((a, b) => a + b, 0) };
+  return { doses, missed: Math.max(0, needLb - shared.reduce((sum, dose) => sum + dose.lb, 0)) };
 }
 
 /** P and K ride on nitrogen days where they may, so that one trip serves both. */
@@ -113,9 +127,7 @@ function planRider(
   const each = equalDoses(needLb, ceilingLb);
   // a day whose dose already brings some of it has no room left under the ceiling
   const taken = others.filter((d) => (d.delivers[purpose] ?? 0) > 0).map((d) => dayOfYear(d.date));
-  const allowed = openDays(ground, codeNutrientsOf(product.guaranteed), true).map(
-    (yes, day) => yes && clear(day) && !taken.includes(day),
-  );
+  const allowed = openDays(ground, product, true).map((yes, day) => yes && clear(day) && !taken.includes(day));
   const riding = [...new Set(others.map((d) => dayOfYear(d.date)))].filter((day) => allowed[day]);
   const step = riding.length / each.length;
   const days =
@@ -155,7 +167,7 @@ function planCorrection(
   const { prescription } = zoneSeason;
   const { doses: wanted } = correctionAsked(purpose, prescription);
   const figure = purpose === 'gypsum' ? prescription.gypsum.dosesFigure : prescription.ph.dosesFigure;
-  const open = openDays(ground, [], false).map((yes, day) => {
+  const open = openDays(ground, undefined, false).map((yes, day) => {
     if (!yes || ground.season.heat[day]) return false;
     return (
       purpose !== 'sulfur' ||
@@ -186,6 +198,58 @@ function planCorrection(
   return { doses, left: wanted.length - doses.length };
 }
 
+/** Beside a starter less than this is not worth a second bag, lb N/1000 ft2. */
+const LEAST_BESIDE_STARTER_LB = 0.2;
+/** Most P2O5 that a starter may bring before its own nitrogen passes what a seedling bears, lb P2O5/1000 ft2 (C8). */
+const starterCeiling = ({ guaranteed }: Product): number =>
+  (guaranteed.N ?? 0) > 0 ? (STARTER_N_LB.most / (guaranteed.N as number)) * (guaranteed.P2O5 ?? 0) : Infinity;
+
+/** A seeding's own doses: the starter on the day, half a pound of nitrogen four to six weeks later (C8). */
+function planEstablishment(
+  ground: Ground,
+  { on, starterP2O5Lb, starterNLb, secondNLb, kind }: EstablishmentPrescription,
+  choose: (purpose: PlannedFor) => Product | undefined,
+  prescription: ZonePrescription,
+  products: readonly Product[],
+): { doses: Dose[]; missing: { for: PlannedFor; says: string }[] } {
+  const { zone, codes, year } = ground;
+  const doses: Dose[] = [];
+  const missing: { for: PlannedFor; says: string }[] = [];
+  const day = dayOfYear(on);
+  const what = { 'new-seeding': 'seeding', renovation: 'renovation', sod: 'sodding' }[kind];
+  if (day < ground.firstDay) return { doses, missing };
+  if (starterP2O5Lb > 0) {
+    const starter = choose('P2O5');
+    if (!starter)
+      missing.push({ for: 'P2O5', says: `Nothing on the shelf brings the ${starterP2O5Lb} lb P2O5 of the starter.` });
+    else {
+      const lb = Math.min(starterP2O5Lb, doseCeiling(zone, starter, 'P2O5', codes), starterCeiling(starter));
+      const target = { lb, says: 'starter for the new stand', figure: prescription.phosphorus.year };
+      doses.push(makeDose(zone, on, starter, 'P2O5', target, `starter on the day of the ${what}`));
+    }
+  }
+  const feed = choose('N') ?? products.find((p) => (p.guaranteed.N ?? 0) > 0 && !p.pesticide && !p.unfinished);
+  const nitrogen = (date: IsoDay, lb: number, says: string, why: string): void => {
+    if (lb < LEAST_BESIDE_STARTER_LB) return;
+    if (!feed) {
+      missing.push({ for: 'N', says: `Nothing on the shelf brings the ${roundedTo(lb, 2)} lb N of ${says}.` });
+      return;
+    }
+    const most = Math.min(lb, doseCeiling(zone, feed, 'N', codes));
+    doses.push(makeDose(zone, date, feed, 'N', { lb: most, says, figure: prescription.nitrogen.year }, why));
+  };
+  nitrogen(on, starterNLb - total(doses, 'N'), 'the starter', `nitrogen on the day of the ${what}`);
+  const second = day + SECOND_AFTER_DAYS.usual;
+  if (second < ground.season.growth.length)
+    nitrogen(
+      dateOf(year, second),
+      secondNLb,
+      'the second dose',
+      'second nitrogen of the new stand, four to six weeks on',
+    );
+  return { doses, missing };
+}
+
 /** Days of the year on which urea or ammonium went down already; late ones of the year before count from before it. */
 const ammoniaGiven = (zone: Zone, products: readonly Product[], year: number): number[] =>
   (zone.applied ?? []).flatMap(({ date, productId }) => {
@@ -195,18 +259,23 @@ const ammoniaGiven = (zone: Zone, products: readonly Product[], year: number): n
 
 function planZone(
   given: Case,
-  prescription: ZonePrescription,
-  zone: Zone,
+  { prescription, read }: { prescription: ZonePrescription; read?: Interpretation },
+  own: Zone,
+  begins: ZoneYear,
   weather: ClimateYear | undefined,
-  plan: { year: number; from: IsoDay; picked: ProductChoices; packs: RulePacks },
+  plan: { year: number; picked: ProductChoices; packs: RulePacks; soilF: readonly number[] },
 ): ZoneSeason {
+  const { from, fromIs, season, parts, carried } = begins;
+  // only a report can show that a soil of another texture is weak
+  const zone: ZoneSeason['zone'] = isWeakSoil(own, read) ? { ...own, weak: true } : own;
   const products = given.products ?? [];
   const codes = given.codes ?? [];
   const needP = prescription.phosphorus.yearLb;
   const needK = prescription.potassium.yearLb;
   const grass = grassIn(plan.packs, zone.grass);
   const saline = prescription.salinity.standing === 'saline';
-  const context = { grass, phosphorusWanted: needP > 0, potassiumWanted: needK > 0, saline };
+  const acidSoil = isAcidSoil({ read, prescription });
+  const context = { grass, phosphorusWanted: needP > 0, potassiumWanted: needK > 0, saline, acidSoil };
   const shelf: ZoneSeason['shelf'] = {};
   const choose = (purpose: PlannedFor): Product | undefined => {
     const options = choicesFor(products, purpose, context);
@@ -217,8 +286,7 @@ function planZone(
     shelf[purpose] = { chosen, options };
     return chosen;
   };
-  const season = given.property.climate && weather ? growthSeason(given.property.climate, weather, grass) : undefined;
-  const firstDay = plan.from > `${plan.year}-01-01` ? dayOfYear(plan.from) : 0;
+  const firstDay = from > `${plan.year}-01-01` ? dayOfYear(from) : 0;
   const schools =
     season &&
     seasonSchools({
@@ -228,14 +296,29 @@ function planZone(
       season,
       codes,
       choices: given.choices,
-      nitrogenLb: prescription.nitrogen.year.value,
+      // a stand that is sown this year follows its own programme
+      nitrogenLb: prescription.establishment ? 0 : prescription.nitrogen.year.value,
       potashLb: needK,
       firstDay,
     });
-  const result: ZoneSeason = { zone, grass, season, schools, prescription, doses: [], unplaced: [], shelf };
+  const result: ZoneSeason = {
+    zone,
+    from,
+    fromIs,
+    grass,
+    season,
+    parts,
+    schools,
+    prescription,
+    read,
+    carried,
+    doses: [],
+    unplaced: [],
+    shelf,
+  };
   const miss = (purpose: PlannedFor, says: string) => result.unplaced.push({ zoneId: zone.id, for: purpose, says });
-  if (!season || !weather) return result;
-  const ground: Ground = { zone, season, weather, year: plan.year, firstDay, codes };
+  if (!season || !weather || !parts) return result;
+  const ground: Ground = { zone, season, weather, year: plan.year, firstDay, codes, soilF: plan.soilF };
   const dayOf = (d: Dose) => dayOfYear(d.date);
   const words = (lb: number) => roundedTo(lb, 2);
 
@@ -250,7 +333,7 @@ function planZone(
       miss(purpose, `No ${purpose} on the shelf.`);
       continue;
     }
-    const placed = planCorrection(ground, product, purpose, result, plan.from, ammonia);
+    const placed = planCorrection(ground, product, purpose, result, from, ammonia);
     phDoses.push(...placed.doses);
     if (placed.left > 0)
       miss(
@@ -259,8 +342,41 @@ function planZone(
       );
   }
   const limeDays = phDoses.filter((d) => d.for === 'lime').map(dayOf);
+  // what brings nitrogen along keeps out of the summer of cool-season grass
+  const summer = parts.parts.find((part) => part.id === 'summer' && part.mostLb !== undefined);
+  const clearOfSummer = (product: Product, day: number) =>
+    !summer || (product.guaranteed.N ?? 0) === 0 || day < summer.from || day > summer.to;
+  // nor does it stand so late that warm-season grass would go to frost fed
+  const clearOfFrost = (product: Product, day: number) =>
+    grass.season === 'cool' || (product.guaranteed.N ?? 0) === 0 || freeInTime(product, plan.soilF, season, day);
   const clearOfLime = (product: Product, day: number) =>
     !losesAmmonia(product) || limeDays.every((lime) => Math.abs(lime - day) >= LIME_NITROGEN_GAP_DAYS);
+
+  const { establishment } = prescription;
+  if (establishment) {
+    const sown = planEstablishment(ground, establishment, choose, prescription, products);
+    result.programme = sown.doses;
+    for (const missing of sown.missing) miss(missing.for, missing.says);
+    const after = ownProgrammeFrom(establishment);
+    const N = choose('N');
+    const later =
+      N && establishment.laterNLb > 0
+        ? planNitrogen(
+            { ...ground, firstDay: Math.max(ground.firstDay, after) },
+            N,
+            establishment.laterNLb,
+            'what is left of the year',
+            prescription.nitrogen.year,
+            parts,
+            [],
+            (day) => clearOfLime(N, day),
+          )
+        : { doses: [], missed: 0 };
+    result.doses = [...phDoses, ...sown.doses, ...later.doses].sort((a, b) => a.date.localeCompare(b.date));
+    // shares of the year bind a grown stand only
+    result.parts = { ...parts, parts: parts.parts.filter((part) => part.to >= after) };
+    return result;
+  }
 
   // P before N, because what carries it often carries nitrogen as well
   const pDoses: Dose[] = [];
@@ -276,7 +392,7 @@ function planZone(
         doseCeiling(zone, product, 'P2O5', codes),
         [],
         prescription.phosphorus.year,
-        (day) => clearOfLime(product, day),
+        (day) => clearOfLime(product, day) && clearOfSummer(product, day) && clearOfFrost(product, day),
       );
     pDoses.push(...(placed?.doses ?? []));
     if (!product)
@@ -284,7 +400,8 @@ function planZone(
     else if (placed && placed.missed > 0) miss('P2O5', `${words(placed.missed)} lb P2O5 per 1000 found no open day.`);
   }
 
-  const needN = Math.max(0, prescription.nitrogen.year.value - total(pDoses, 'N'));
+  const downN = nitrogenGiven(zone, products, plan.year);
+  const needN = Math.max(0, prescription.nitrogen.year.value - downN - total(pDoses, 'N'));
   const nDoses: Dose[] = [];
   if (needN > 1e-9) {
     const product = choose('N');
@@ -300,6 +417,7 @@ function planZone(
         needN,
         says,
         prescription.nitrogen.year,
+        parts,
         total(pDoses, 'N') > 0 ? pDoses.map(dayOf) : [],
         (day) => clearOfLime(product, day),
       );
@@ -353,32 +471,20 @@ export function planSeason(
   judgedOn = asOf,
 ): SeasonPlan {
   const weather = given.property.climate && climateYear(given.property.climate, year);
-  const sampled =
-    (given.soilTests ?? [])
-      .map((t) => t.sampledOn)
-      .sort()
-      .at(-1) ?? '';
-  const { from, fromIs } = firstDayOf(year, sampled, asOf);
-  const carried = given.zones.map((zone) => carryOver(given, zone, year));
+  const soilF = weather ? soilTemperatureByDay(weather.meanF) : [];
+  const years = new Map(given.zones.map((zone) => [zone.id, zoneYear(given, zone, year, packs, { asOf, weather })]));
   const zones = prescribeCase(
     given,
     ageDayOf(year, judgedOn),
     (zoneId) => picked[choiceKey(zoneId, 'lime')],
     packs,
-    (zone) => carried[given.zones.indexOf(zone)],
+    (zone) => (years.get(zone.id) as ZoneYear).facts,
     year,
-  ).map(({ prescription, read }, i) => ({
-    ...planZone(given, prescription, given.zones[i] as Zone, weather, { year, from, picked, packs }),
-    read,
-    carried: carried[i],
-  }));
-  return {
-    year,
-    codes: given.codes ?? [],
-    from,
-    fromIs,
-    weather,
-    soilF: weather ? soilTemperatureByDay(weather.meanF) : [],
-    zones,
-  };
+  ).map((answer, i) => {
+    const zone = given.zones[i] as Zone;
+    return planZone(given, answer, zone, years.get(zone.id) as ZoneYear, weather, { year, picked, packs, soilF });
+  });
+  const earliest = [...years.values()].sort((a, b) => a.from.localeCompare(b.from))[0];
+  const { from, fromIs } = earliest ?? firstDayOf(year, '', asOf);
+  return { year, codes: given.codes ?? [], from, fromIs, weather, soilF, zones };
 }

@@ -37,7 +37,7 @@ describe('what would mend a broken rule', () => {
     expect(judged(way!.doses).checks.filter((c) => c.standing === 'fail')).toEqual([]);
   });
   it('raises what is left to the year’s nitrogen after a dose was taken out', () => {
-    const doses = [dose('2027-05-17', 'coated-urea-42', 1.5), ...GOOD.slice(1)];
+    const doses = [dose('2027-05-03', 'coated-urea-42', 1.3), ...GOOD.slice(1)];
     const want = draft.zones[0]!.prescription.nitrogen.year.value;
     const ways = offered(doses, 'nitrogen-year');
     expect(ways.length).toBeGreaterThan(0);
@@ -64,7 +64,7 @@ describe('what would mend a broken rule', () => {
     expect(offered(GOOD, 'trips', few)).toEqual([]);
   });
   it('names the product where two stand on one day', () => {
-    const doses = [...GOOD, dose('2027-10-18', 'coated-urea-42', 1)];
+    const doses = [...GOOD, dose('2027-10-18', 'coated-urea-42', 1.2)];
     const says = offered(doses, 'soluble-dose')
       .concat(offered(doses, 'nitrogen-year'))
       .map((way) => way.says);

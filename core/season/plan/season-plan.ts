@@ -7,6 +7,7 @@ import type { ZonePrescription } from '../../prescription/prescription';
 import type { LocalCode, PlannedFor, Product, Zone } from '../../records/case';
 import type { Interpretation } from '../../soil/interpret';
 import type { FirstDayReason } from '../rules/first-day';
+import type { NitrogenParts } from '../rules/nitrogen-parts';
 import type { SeasonSchools } from '../rules/season-schools';
 
 /** Something asked for that the plain rule could not place. */
@@ -17,7 +18,13 @@ export interface Unplaced {
 }
 
 export interface ZoneSeason {
-  zone: Zone;
+  /** The zone; `weak` where its report shows soil that holds little (C4). */
+  zone: Zone & { weak?: boolean };
+  /** First day that may be planned here: the year, this zone's report, or today. */
+  from: IsoDay;
+  fromIs: FirstDayReason;
+  /** How the year's nitrogen is shared out; undefined without a climate. */
+  parts?: NitrogenParts;
   grass: Grass;
   /** What the chosen schools of practice ask of the year; undefined without a climate. */
   schools?: SeasonSchools;
@@ -26,6 +33,8 @@ export interface ZoneSeason {
   /** The report the prescription follows from, read. */
   read?: Interpretation;
   doses: Dose[];
+  /** Doses of a seeding's programme: they stand on their days whatever else is planned (C8). */
+  programme?: Dose[];
   unplaced: Unplaced[];
   /** What last year's slow doses let go this year; the year's need is less by it. */
   carried?: CarryOver;
@@ -37,6 +46,7 @@ export interface SeasonPlan {
   year: number;
   /** Local codes that hold on the property. */
   codes: readonly LocalCode[];
+  /** The earliest first day of its zones. */
   from: IsoDay;
   /** Why it starts then. */
   fromIs: FirstDayReason;

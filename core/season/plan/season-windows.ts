@@ -109,11 +109,14 @@ const heatWindows = (season: GrowthSeason): ClosedWindow[] =>
  *
  * @example seasonWindows(zoneSeason, plan)[0].because // 'Mean air under 32 deg F …'
  */
-export function seasonWindows({ season, doses, grass }: ZoneSeason, plan: SeasonPlan): ClosedWindow[] {
+export function seasonWindows(
+  { season, doses, grass, from: begins, fromIs }: ZoneSeason,
+  plan: SeasonPlan,
+): ClosedWindow[] {
   const { weather, year, soilF, codes } = plan;
   if (!season || !weather) return [];
   const days = season.growth.length;
-  const firstDay = plan.from.startsWith(String(year)) ? dayOfYear(plan.from) : 0;
+  const firstDay = begins.startsWith(String(year)) ? dayOfYear(begins) : 0;
   const windows = [
     ...frozenWindows(season),
     ...heatWindows(season),
@@ -147,7 +150,7 @@ export function seasonWindows({ season, doses, grass }: ZoneSeason, plan: Season
         kind: 'report',
         title: 'Before the plan',
         forbids: 'no dose',
-        because: `It starts on ${sayDay(plan.from)}: ${plan.fromIs.says}.`,
+        because: `It starts on ${sayDay(begins)}: ${fromIs.says}.`,
       },
     ),
   ];

@@ -1,4 +1,4 @@
-import type { Product } from '../../records/case';
+import type { LocalCode, Product } from '../../records/case';
 import { ecceOf } from '../../lime/lime-label';
 import type { ZonePrescription } from '../../prescription/prescription';
 import { potashDoseCeiling, phosphateDoseCeiling } from '../rules/dose-ceilings';
@@ -26,6 +26,7 @@ export function tripsOf(
   prescription: ZonePrescription,
   doses: readonly Dose[],
   products: readonly Product[],
+  codes: readonly LocalCode[] = [],
 ): Trip[] {
   const days = [...new Set(doses.map((dose) => dose.date))].sort();
   const asksK = prescription.potassium.yearLb > 0;
@@ -36,7 +37,7 @@ export function tripsOf(
       {
         need: kept({
           N: Math.min(nitrogen.year.value, USUAL_DOSE_LB_N),
-          P2O5: asksP ? Math.min(phosphorus.yearLb, phosphateDoseCeiling()) : 0,
+          P2O5: asksP ? Math.min(phosphorus.yearLb, phosphateDoseCeiling(codes)) : 0,
           K2O: asksK ? Math.min(potassium.yearLb, potashDoseCeiling(zone)) : 0,
         }),
       },

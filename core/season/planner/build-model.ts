@@ -4,9 +4,14 @@ import { MilpBuilder, type RuleKind } from './milp';
 import type { ModelParts, PlanModel } from './model-parts';
 import { addNeedRows } from './need-rows';
 import type { PlanProblem, ZoneProblem } from './problem-shape';
+import { addPartRows } from './part-rows';
 import { addSchoolRows } from './school-rows';
 import { addStoreRows } from './store-rows';
 import { addTripRows } from './trip-rows';
+
+/** A week of waiting with lime or gypsum, and the later stretch before the first, in the currency of the prices. Decision: a month is dearer than half a trip. */
+const DELAY_COST_A_WEEK = 1;
+const SECOND_STRETCH_COST = 20;
 
 function addDoses(parts: ModelParts, z: number): void {
   const { builder, problem } = parts;
@@ -35,7 +40,9 @@ function addDoses(parts: ModelParts, z: number): void {
     const all: [number, number][] = [];
     correction.spans.forEach((span, s) => {
       const one: [number, number][] = span.map((week) => {
-        const chosen = builder.binary(`c_${z}_${correction.purpose}_${week}`);
+        // lime and gypsum are early: each month of delay costs (B5)
+        const late = correction.purpose === 'sulfur' ? 0 : (week - (span[0] ?? week)) * DELAY_COST_A_WEEK;
+        const chosen = builder.binary(`c_${z}_${correction.purpose}_${week}`, late + s * SECOND_STRETCH_COST);
         parts.doses.push({
           zone,
           week,
@@ -97,6 +104,7 @@ export function buildModel(problem: PlanProblem, ignoring: ReadonlySet<RuleKind>
   problem.zones.forEach((_, z) => addSchoolRows(parts, z));
   problem.zones.forEach((_, z) => addGrowthRows(parts, z));
   problem.zones.forEach((_, z) => addHeatRow(parts, z));
+  problem.zones.forEach((_, z) => addPartRows(parts, z));
   addStoreRows(parts);
   addTripRows(parts);
   const { doses, totals, packages } = parts;

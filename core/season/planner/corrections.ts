@@ -1,5 +1,6 @@
 import { dayOfYear } from '../../days/day';
-import { type Correcting, correctionAsked, zoneStretches } from '../rules/correction-stretches';
+import type { Correcting } from '../rules/correction-stretches';
+import { correctionAsked, zoneStretches } from '../plan/zone-stretches';
 import type { ZoneSeason } from '../plan/season-plan';
 import { closedBecause, type Ground } from '../rules/open-days';
 import type { Correction, StandingDose } from './problem-shape';

@@ -13,14 +13,13 @@ interface Demand {
   use: (zone: ZoneProblem, carrier: Carrier) => { share: number; mostLb: number };
 }
 
-/** Most of a carrier in a whole year, lb product/1000 ft2: what the year's most of any nutrient leaves room for. */
+/** Most of a carrier in a whole year, lb product/1000 ft2: what the year's most of nitrogen and phosphate leaves room for; potash is priced, not barred. */
 export const mostOfYear = (zone: ZoneProblem, { brings }: Carrier): number =>
   Math.max(
     0,
     Math.min(
       brings.N > 0 ? zone.nitrogen.most / brings.N : Infinity,
       brings.P2O5 > 0 ? zone.phosphate.most / brings.P2O5 : Infinity,
-      brings.K2O > 0 ? zone.potash.most / brings.K2O : Infinity,
     ),
   );
 

@@ -36,10 +36,12 @@ export function addNeedRows(parts: ModelParts, z: number): void {
           yields: { unit: `lb ${nutrient} per 1000 sq ft`, weight: WEIGHT[nutrient] },
         },
       );
+    const over =
+      nutrient === 'K2O' ? [[builder.column(`over_${nutrient}_${z}`, { cost: zone.potashOverCost }), -1] as const] : [];
     if (most < Infinity)
       builder.row(
         `${nutrient}_most_${z}`,
-        terms(nutrient),
+        [...terms(nutrient), ...over],
         { upper: Math.max(0, most) },
         {
           kind,

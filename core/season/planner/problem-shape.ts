@@ -3,6 +3,7 @@ import type { RulePacks } from '../../packs/rule-packs';
 import type { IsoDay } from '../../days/day';
 import type { ProductChoices } from '../plan/season-plan';
 import type { Correcting } from '../rules/correction-stretches';
+import type { NitrogenPart } from '../rules/nitrogen-parts';
 import type { Ground } from '../rules/open-days';
 import type { SeasonSchools } from '../rules/season-schools';
 import type { PlanWeek } from '../../days/weeks';
@@ -74,6 +75,8 @@ export interface ZoneProblem {
   nitrogen: Band;
   phosphate: Band;
   potash: Band;
+  /** What a pound of K2O over its band costs, in the currency of the prices: it is priced, not barred (D1). */
+  potashOverCost: number;
   magnesiumLb: number;
   sulfurLb: number;
   /** Most N of the year by code, less what stands. */
@@ -84,6 +87,11 @@ export interface ZoneProblem {
   standing: StandingDose[];
   gapWeeks: number;
   mostGapWeeks: number;
+  /** Parts of the year with the weeks that lie in them, and the year's nitrogen that their shares are of, lb N/1000 ft2. */
+  parts: (NitrogenPart & { weeks: number[] })[];
+  yearNitrogenLb: number;
+  /** Nitrogen of standing doses by day, lb N/1000 ft2. */
+  nitrogenDown: { day: number; lb: number; solubleLb: number }[];
   /** N that growth asks for each week, lb/1000 ft2, and what standing doses already free. */
   demandByWeek: number[];
   standingSupplyByWeek: number[];

@@ -2,6 +2,10 @@ import { purposeOf } from '../../products/purpose';
 import type { Case, LocalCode, Product, Zone } from '../../records/case';
 import { releaseByDay } from '../../nitrogen/release';
 import { codeLeastSlowPercent, codeYearCap } from '../rules/local-codes';
+import { demandByDay } from '../rules/nitrogen-parts';
+import { isStrongAcidifier } from '../../products/strong-acidifier';
+import { doseKey } from '../plan/dose-key';
+import { isAcidSoil } from '../plan/acid-soil';
 import { BUILT_IN_PACKS, grassIn } from '../../packs/rule-packs';
 import { saltCarriers } from '../../products/carriers';
 import { losesAmmonia, slowShare } from '../../nitrogen/forms';
@@ -49,6 +53,10 @@ const sumByWeek = (byDay: readonly number[], weeks: readonly PlanWeek[]): number
     byDay.slice(i === 0 ? 0 : day, weeks[i + 1]?.day ?? byDay.length).reduce((a, b) => a + b, 0),
   );
 
+/** Weeks whose Monday lies in a part of the year. */
+const weeksOf = (weeks: readonly PlanWeek[], { from, to }: { from: number; to: number }): number[] =>
+  weeks.flatMap(({ day }, w) => (day >= from && day <= to ? [w] : []));
+
 /** What falls on days of heat. */
 const sumInHeat = (byDay: readonly number[], heat: readonly boolean[]): number =>
   byDay.reduce((sum, share, day) => (heat[day] ? sum + share : sum), 0);
@@ -77,6 +85,9 @@ function feeds(product: Product, context: ShelfContext, codes: readonly LocalCod
   return { because: reasons[0] ?? excluded(product, 'N', context) ?? 'carries nothing that is wanted here' };
 }
 
+/** A pound of K2O that nobody asked for: dear, and on a high test the last resort (D1). Decision. */
+const POTASH_OVER_COST = { usual: 40, high: 160 } as const;
+
 /** Rates are rounded down to a hundredth afterwards, so the model keeps this share inside what the checker accepts. */
 const INSIDE = 0.75;
 
@@ -94,13 +105,13 @@ function zoneProblem(
   { picked = {}, packs = BUILT_IN_PACKS, letGo = {} }: PlanWishes,
   standing: readonly StandingDose[],
 ): ZoneProblem | undefined {
-  const { zone, prescription, season } = zoneSeason;
-  if (!season || !plan.weather || !zoneSeason.schools) return undefined;
+  const { zone, prescription, season, parts } = zoneSeason;
+  if (!season || !parts || !plan.weather || !zoneSeason.schools) return undefined;
   const products = given.products ?? [];
   const codes = given.codes ?? [];
   const grass = grassIn(packs, zone.grass);
   const here = standing.filter((d) => d.zoneId === zone.id);
-  const firstDay = plan.from > `${plan.year}-01-01` ? dayOfYear(plan.from) : 0;
+  const firstDay = zoneSeason.from > `${plan.year}-01-01` ? dayOfYear(zoneSeason.from) : 0;
   const down = (nutrient: keyof Brings) => here.reduce((sum, d) => sum + d.rateLb * bringsOf(d.product)[nutrient], 0);
   const yearN = Math.max(0, prescription.nitrogen.year.value - (letGo[`${zone.id}/nitrogen-year`] ?? 0));
   const schools: SeasonSchools = { ...(zoneSeason.schools as SeasonSchools) };
@@ -113,15 +124,23 @@ function zoneProblem(
   );
   const phosphateYear = Math.max(0, prescription.phosphorus.yearLb - (letGo[`${zone.id}/phosphorus-year`] ?? 0));
   const saline = prescription.salinity.standing === 'saline';
-  const context: ShelfContext = { grass, phosphorusWanted: phosphateYear > 0, potassiumWanted: potashYear > 0, saline };
+  const acidSoil = isAcidSoil(zoneSeason);
+  const context: ShelfContext = {
+    grass,
+    phosphorusWanted: phosphateYear > 0,
+    potassiumWanted: potashYear > 0,
+    saline,
+    acidSoil,
+  };
   const ground: Ground = {
     year: plan.year,
     firstDay,
-    firstDayIs: plan.fromIs.says,
+    firstDayIs: zoneSeason.fromIs.says,
     season,
     soilF,
     codes,
     alsoOpen: schools.alsoOpen,
+    seedingDay: prescription.establishment && dayOfYear(prescription.establishment.on),
   };
 
   const shut: ZoneProblem['shut'] = [];
@@ -160,6 +179,19 @@ function zoneProblem(
     }
   }
 
+  // a strong acidifier works against the lime: it stays off acid soil while anything else can feed (B5)
+  if (acidSoil) {
+    const acid = carriers.filter(
+      (c) => c.brings.N > 0 && isStrongAcidifier(c.product) && !(context.phosphorusWanted && c.brings.P2O5 > 0),
+    );
+    const others = carriers.filter((c) => c.brings.N > 0 && !acid.includes(c) && c.open.some(Boolean));
+    if (others.length > 0)
+      for (const carrier of acid) {
+        carriers.splice(carriers.indexOf(carrier), 1);
+        shut.push({ product: carrier.product, because: 'it makes much acid, and the soil is too acid already' });
+      }
+  }
+
   // nobody asked for the usual school by name: where no bag here can serve it, it is left out rather than stop the plan
   const unserved = schools.steps.find((step) => !carriers.some((c) => step.serves(c.product) && c.open.some(Boolean)));
   if (unserved && given.choices?.lateSeason === undefined) {
@@ -170,8 +202,7 @@ function zoneProblem(
     ];
   }
 
-  const growth = sumByWeek(season.growth, weeks);
-  const grown = growth.reduce((a, b) => a + b, 0) || 1;
+  const asked = sumByWeek(demandByDay(parts, season), weeks);
   const standingSupply = new Array<number>(weeks.length).fill(0);
   let standingInHeat = zoneSeason.carried ? sumInHeat(zoneSeason.carried.byDay, season.heat) : 0;
   for (const dose of here) {
@@ -188,7 +219,7 @@ function zoneProblem(
       standingSupply[w] = (standingSupply[w] as number) + lb;
     });
   const cap = codeYearCap(codes);
-  const wanted = CORRECTING.map((purpose) => correctionOf(purpose, zoneSeason, ground, weeks, here, plan.from));
+  const wanted = CORRECTING.map((purpose) => correctionOf(purpose, zoneSeason, ground, weeks, here, zoneSeason.from));
   const corrections = wanted.flatMap(({ correction }) =>
     correction && !letGo[`${zone.id}/${correction.purpose}`] ? [correction] : [],
   );
@@ -205,6 +236,7 @@ function zoneProblem(
     carriers,
     shut,
     ...bands,
+    potashOverCost: prescription.potassium.level === 'high' ? POTASH_OVER_COST.high : POTASH_OVER_COST.usual,
     magnesiumLb: Math.max(0, prescription.magnesium.yearLb - down('Mg')),
     sulfurLb: Math.max(0, prescription.sulfur.yearLb - down('S')),
     codeYearLb: cap === undefined ? undefined : cap - down('N'),
@@ -213,7 +245,14 @@ function zoneProblem(
     standing: here,
     gapWeeks: weeksIn(leastDaysBetweenN(zone)),
     mostGapWeeks: weeksIn(mostDaysBetweenN(zone)) + (letGo[`${zone.id}/most-interval`] ?? 0),
-    demandByWeek: growth.map((share) => ((yearN + (carried?.lb ?? 0)) * share) / grown),
+    demandByWeek: asked.map((share) => (yearN + (carried?.lb ?? 0)) * share),
+    parts: parts.parts.map((part) => ({ ...part, weeks: weeksOf(weeks, part) })),
+    yearNitrogenLb: yearN,
+    nitrogenDown: here.map((d) => ({
+      day: dayOfYear(d.date),
+      lb: d.rateLb * bringsOf(d.product).N,
+      solubleLb: d.rateLb * bringsOf(d.product)['N-soluble'],
+    })),
     standingSupplyByWeek: standingSupply,
     mostFreeInHeatLb: season.heat.some(Boolean)
       ? Math.max(0, MOST_FREE_IN_HEAT_LB + (letGo[`${zone.id}/heat-supply`] ?? 0) - standingInHeat)
@@ -253,9 +292,14 @@ export function planProblem(given: Case, plan: SeasonPlan, wishes: PlanWishes = 
   const products = given.products ?? [];
   const weeks = mondaysOf(plan.year);
   const { soilF } = plan;
-  const locked = (wishes.locked ?? []).flatMap((dose): StandingDose[] => {
+  // the doses of a seeding stand on their days; a person who locked one of them decides
+  const programme = plan.zones.flatMap((z) => z.programme ?? []);
+  const isLocked = new Set((wishes.locked ?? []).map(doseKey));
+  const fixed = programme.filter((dose) => !isLocked.has(doseKey(dose)));
+  const locked = [...(wishes.locked ?? []), ...fixed].flatMap((dose): StandingDose[] => {
     const product = products.find((p) => p.id === dose.productId);
-    return product ? [{ ...dose, product, given: false }] : [];
+    const { zoneId, date, for: purpose, rateLb } = dose;
+    return product ? [{ zoneId, date, for: purpose, rateLb, product, given: false }] : [];
   });
   const standing = [...givenDoses(given, plan.year), ...locked];
   const zones = plan.zones.flatMap((z) => zoneProblem(given, z, plan, weeks, soilF, wishes, standing) ?? []);

@@ -1,6 +1,5 @@
 import type { GrowthSeason } from '../../climate/climate-year';
 import { addDays, dayOfYear, type IsoDay } from '../../days/day';
-import type { ZonePrescription } from '../../prescription/prescription';
 import type { Zone } from '../../records/case';
 
 /** What corrects a soil: each goes down in doses, one a stretch of the year. */
@@ -94,35 +93,4 @@ export function correctionStretches(purpose: Correcting, ground: CorrectionGroun
       from: span.from < start ? start : span.from,
       to: until !== undefined && until < span.to ? until : span.to,
     }));
-}
-
-/** Doses of a correction that a prescription asks for, lb of the substance, and what its log says of dates. */
-export function correctionAsked(
-  purpose: Correcting,
-  { ph, gypsum }: Pick<ZonePrescription, 'ph' | 'gypsum'>,
-): { doses: readonly number[]; productId?: string; lastGiven?: IsoDay; until?: IsoDay; sparse?: boolean } {
-  const { doses, productId, ledger } = purpose === 'gypsum' ? gypsum : ph;
-  const asked = purpose === 'gypsum' || ph.action === purpose;
-  const dated = purpose === 'sulfur' ? doses.slice(0, ph.mostDated) : doses;
-  return {
-    doses: asked ? dated : [],
-    productId,
-    lastGiven: ledger?.lines.at(-1)?.date,
-    until: ledger?.datedUntil,
-    sparse: ph.sparse,
-  };
-}
-
-/** The stretches that a zone's prescription leaves open in a year. */
-export function zoneStretches(
-  purpose: Correcting,
-  {
-    zone,
-    prescription,
-    season,
-  }: { zone: Zone; prescription: Pick<ZonePrescription, 'ph' | 'gypsum'>; season?: GrowthSeason },
-  { year, from }: { year: number; from: IsoDay },
-): Stretch[] {
-  const { lastGiven, until, sparse } = correctionAsked(purpose, prescription);
-  return correctionStretches(purpose, { zone, year, from, season, lastGiven, until, sparse });
 }

@@ -27,6 +27,7 @@ const zone = (change: Partial<Zone> = {}): Zone => ({
   grass: 'tall-fescue',
   texture: 'silt-loam',
   carbonates: 'none',
+  clippings: 'bagged',
   ...change,
 });
 const report = (results: SoilResult[], change: Partial<SoilTest> = {}): SoilTest => ({
@@ -74,15 +75,16 @@ describe('dose ceilings, lb per 1000 ft2', () => {
     const code: LocalCode = { id: 'c', maxSolubleNPerDose: 0.7, maxTotalNPerDose: 0.9 };
     expect([nitrogenCeilings(zone(), [code]).soluble, nitrogenCeilings(zone(), [code]).total(1)]).toEqual([0.7, 0.9]);
   });
-  it('1 lb K2O, 0.5 on sand and close-cut; 1 lb P2O5; 28, 14 and 10 days between N', () => {
+  it('1 lb K2O, 0.75 on sand (judgement D1), 0.5 on close-cut; 1 lb P2O5; 28, 14 and 10 days between N', () => {
     expect([
       potashDoseCeiling(zone()),
       potashDoseCeiling(zone({ texture: 'loamy-sand' })),
       potashDoseCeiling(zone({ turf: 'close-cut' })),
-    ]).toEqual([1, 0.5, 0.5]);
+    ]).toEqual([1, 0.75, 0.5]);
     expect(doseCeiling(zone(), product('map-11-52'), 'P2O5', [])).toBeCloseTo(1, 12);
     expect(doseCeiling(zone({ texture: 'sand' }), product('sulfate-grade-16-0-14'), 'N', [])).toBeCloseTo(
-      (0.5 * 16) / 14,
+      // its soluble nitrogen, 10.8 of 16, holds it now
+      (0.5 * 16) / 10.8,
       12,
     );
     expect([

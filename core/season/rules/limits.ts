@@ -1,8 +1,6 @@
 import { placeOf } from '../../days/day';
-import type { Zone } from '../../records/case';
 import type { SOLUBLE_N } from './dose-ceilings';
-import { leastDaysBetweenN } from './dose-ceilings';
-import { groupOfTexture } from '../../ground/texture-groups';
+import { type DoseGround, isWeakGround, leastDaysBetweenN } from './dose-ceilings';
 
 /** Rates are set to a hundredth of a pound of product/1000 ft2. Common practice of a scale. */
 export const RATE_STEP_LB = 0.01;
@@ -32,11 +30,15 @@ export const MICROBES_WORK_FROM_F = 55;
 /** First day of what schools call fall, 0 for 1 January: 1 September. Common practice. */
 export const fallFromDay = (year: number): number => placeOf(year, '09-01');
 
-const kindOf = (zone: Zone): keyof typeof SOLUBLE_N =>
-  zone.turf === 'close-cut' ? 'close-cut' : groupOfTexture(zone.texture) === 'sand' ? 'sand' : 'usual';
+const kindOf = (zone: DoseGround): keyof typeof SOLUBLE_N =>
+  zone.turf === 'close-cut' ? 'close-cut' : isWeakGround(zone) ? 'sand' : 'usual';
 
 /** Longest wait between two nitrogen doses within the open season of a zone, days. */
-export const mostDaysBetweenN = (zone: Zone): number => Math.max(MOST_DAYS[kindOf(zone)], leastDaysBetweenN(zone));
+export const mostDaysBetweenN = (zone: DoseGround): number =>
+  Math.max(MOST_DAYS[kindOf(zone)], leastDaysBetweenN(zone));
+
+/** Most nitrogen free in a month on warm-season grass, lb N/1000 ft2; more under high care (C2). Common practice. */
+export const MONTH_SUPPLY_LB = { usual: 1, high: 1.25 } as const;
 
 /** Lime and ammonium or urea keep this far apart, days. Common practice. */
 export const LIME_NITROGEN_GAP_DAYS = 14;

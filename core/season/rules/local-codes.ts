@@ -1,5 +1,6 @@
 import { type IsoDay, inMonthDaySpan } from '../../days/day';
-import type { LocalCode } from '../../records/case';
+import { slowShare } from '../../nitrogen/forms';
+import type { LocalCode, Product } from '../../records/case';
 
 /** What local codes ask, read once: every stage that keeps to a code asks here. The strictest of several codes holds. */
 
@@ -50,6 +51,31 @@ export const codeDoseCap = (codes: readonly LocalCode[], key: 'maxTotalNPerDose'
 /** Share of each dose's nitrogen that the codes want slow, percent; 0 where none asks. */
 export const codeLeastSlowPercent = (codes: readonly LocalCode[]): number =>
   Math.max(0, ...codes.map((c) => c.leastSlowPercent ?? 0));
+
+/** Least slow share that the codes ask of a dose on a day, percent: the general share, or one that holds by date (D4). */
+export const codeSlowPercentOn = (codes: readonly LocalCode[], day: IsoDay): number =>
+  Math.max(
+    codeLeastSlowPercent(codes),
+    ...codes.flatMap((c) =>
+      (c.slow ?? [])
+        .filter((span) => inMonthDaySpan(day.slice(5), span.from, span.to))
+        .map((span) => span.leastSlowPercent),
+    ),
+  );
+
+/** Whether a product's nitrogen is too fast for the codes on a day (D4). */
+export const tooFastForCode = (codes: readonly LocalCode[], product: Product, day: IsoDay): boolean =>
+  (product.guaranteed.N ?? 0) > 0 && slowShare(product) * 100 < codeSlowPercentOn(codes, day) - 1e-9;
+
+/** An allowance of a code that opens a closed day to somebody with a little nitrogen (D4); undefined where none does. */
+export const allowanceOn = (code: LocalCode, day: IsoDay): { mostLbN: number } | undefined => {
+  const found = (code.allowances ?? []).find(
+    (each) =>
+      inMonthDaySpan(day.slice(5), each.from, each.to) &&
+      (each.who === 'anyone' || code.who === undefined || each.who === code.who),
+  );
+  return found && { mostLbN: found.maxTotalNPerDose };
+};
 
 /** Distance to water within which nothing is spread, ft: the widest of the codes, and never under common practice. */
 export const setbackFt = (codes: readonly LocalCode[]): number =>

@@ -1,0 +1,125 @@
+import { slowShare } from '../../nitrogen/forms';
+import { BARE, bareMonths } from '../plan/bare-months';
+import type { Product } from '../../records/case';
+import { equalDoses } from '../../tables/equal-doses';
+import { LAST_WEEKS } from '../rules/before-frost';
+import type { NitrogenPart, NitrogenParts } from '../rules/nitrogen-parts';
+import { type Placement, placeByGrowth } from './place-doses';
+
+/** The year's nitrogen on days, by the plain rule: part by part (C1, C2), growth only inside a part. */
+
+/** Under this a part's nitrogen is no dose and goes to another part, lb N/1000 ft2. Common practice: half a pound is the least useful. */
+const LEAST_PART_LB = 0.35;
+/** Nitrogen at or under this goes down in one dose; above it in two at least. Common practice. */
+const ONE_DOSE_UP_TO_LB_N = 0.75;
+/** Smallest dose that a season is split into to leave no month bare, lb N/1000 ft2. */
+const LEAST_SPLIT_LB = 0.3;
+
+export interface SharedDose {
+  day: number;
+  lb: number;
+}
+
+interface Ask {
+  product: Product;
+  needLb: number;
+  /** The year's whole nitrogen, which shares are of. */
+  yearLb: number;
+  ceilingLb: number;
+  leastDoses: number;
+  parts: NitrogenParts;
+  placement: Placement;
+  soilF: readonly number[];
+  firstDay: number;
+  year: number;
+}
+
+const within = (placement: Placement, { from, to }: Pick<NitrogenPart, 'from' | 'to'>): Placement => ({
+  ...placement,
+  allowed: placement.allowed.map((yes, day) => yes && day >= from && day <= to),
+});
+
+function placed(lb: number, { ceilingLb }: Ask, placement: Placement, least = 1): SharedDose[] {
+  if (lb <= 1e-9) return [];
+  const fewest = equalDoses(lb, ceilingLb);
+  const count = Math.max(fewest.length, least);
+  const days = placeByGrowth(count, placement);
+  // where the stretch has no room for so many, fewer and larger ones bring what they may
+  const each = days.length < count ? Math.min(lb / Math.max(1, days.length), ceilingLb) : lb / count;
+  return days.map((day) => ({ day, lb: each }));
+}
+
+const sum = (doses: readonly SharedDose[]): number => doses.reduce((all, dose) => all + dose.lb, 0);
+
+/** Most that a product may bring in a part, by its soluble and slow bounds, lb N/1000 ft2. */
+function mostOf(part: NitrogenPart, { product, yearLb }: Ask): number {
+  const slow = slowShare(product);
+  const bySoluble = part.mostSolubleLb !== undefined && slow < 1 ? part.mostSolubleLb / (1 - slow) : Infinity;
+  const byShare = part.mostShare === undefined ? Infinity : part.mostShare * yearLb;
+  return Math.min(bySoluble, byShare, part.mostLb ?? Infinity);
+}
+
+/** Cool-season grass: spring and (where it is mild) summer get their share as far as they bear it, fall the rest. */
+function coolDoses(ask: Ask): SharedDose[] {
+  const { parts, needLb, placement, firstDay, leastDoses } = ask;
+  const ahead = parts.parts.filter((part) => part.to >= firstDay);
+  const fall = ahead.find((part) => part.id === 'fall');
+  const shares = ahead.reduce((all, part) => all + part.share, 0) || 1;
+  const before = ahead.filter((part) => part !== fall && (part.id === 'spring' || part.mostLb === undefined));
+  let doses: SharedDose[] = [];
+  for (const part of before) {
+    const lb = Math.min((needLb * part.share) / shares, mostOf(part, ask));
+    // what is left of a small need is better given in fall whole
+    if (lb >= LEAST_PART_LB && needLb > ONE_DOSE_UP_TO_LB_N)
+      doses = [...doses, ...placed(lb, ask, within(placement, part))];
+  }
+  const rest = needLb - sum(doses);
+  const enough = rest > ONE_DOSE_UP_TO_LB_N ? Math.max(1, Math.min(2, leastDoses - doses.length)) : 1;
+  const later = fall ? placed(rest, ask, within(placement, fall), enough) : [];
+  const missed = rest - sum(later);
+  const [spring] = before;
+  // a fall too short for all of it: what spring bears may still go there
+  if (missed > LEAST_PART_LB && spring && doses.length === 0)
+    doses = placed(Math.min(missed, mostOf(spring, ask)), ask, within(placement, spring));
+  return [...doses, ...later].sort((a, b) => a.day - b.day);
+}
+
+/** Warm-season grass: through its growth, little in the last weeks, and from two pounds on no month of it bare. */
+function warmDoses(ask: Ask): SharedDose[] {
+  const { parts, needLb, yearLb, ceilingLb, placement, soilF, product, year, leastDoses } = ask;
+  const [part] = parts.parts;
+  if (!part) return [];
+  const late = part.to - LAST_WEEKS.days;
+  const lateLb = (doses: readonly SharedDose[]) => sum(doses.filter((dose) => dose.day > late));
+  const early = { ...placement, allowed: placement.allowed.map((yes, day) => yes && day <= late) };
+  const hasEarly = early.allowed.some(Boolean);
+  const fewest = Math.max(equalDoses(needLb, ceilingLb).length, leastDoses);
+  const most = Math.max(fewest, Math.floor(needLb / LEAST_SPLIT_LB));
+  let best: { doses: SharedDose[]; bare: number } | undefined;
+  for (let count = fewest; count <= most; count++) {
+    let doses = placed(needLb, ask, placement, count);
+    if (lateLb(doses) > LAST_WEEKS.mostLb + 1e-9 && hasEarly) doses = placed(needLb, ask, early, count);
+    const missed = needLb - sum(doses) > 1e-6;
+    const bare =
+      (missed ? 100 : 0) +
+      (yearLb >= BARE.fromYearLb
+        ? bareMonths(
+            doses.map((dose) => ({ ...dose, product })),
+            { ...part, from: Math.max(part.from, ask.firstDay) },
+            soilF,
+            year,
+          ).length
+        : 0);
+    if (!best || bare < best.bare) best = { doses, bare };
+    if (bare === 0) break;
+  }
+  const doses = best?.doses ?? [];
+  // a year that begins in its last weeks has room for half a pound and no more
+  if (!hasEarly && lateLb(doses) > LAST_WEEKS.mostLb)
+    return placed(Math.min(needLb, LAST_WEEKS.mostLb), ask, placement);
+  return doses;
+}
+
+/** Days and pounds of a zone's nitrogen by the plain rule; less than the need where the year has no room. */
+export const shareOut = (ask: Ask): SharedDose[] =>
+  ask.parts.parts.some((part) => part.id === 'growing') ? warmDoses(ask) : coolDoses(ask);

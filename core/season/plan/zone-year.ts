@@ -1,0 +1,100 @@
+import { type ClimateYear, climateYear, type GrowthSeason, growthSeason } from '../../climate/climate-year';
+import { dayOfYear, type IsoDay } from '../../days/day';
+import { grassIn, type RulePacks } from '../../packs/rule-packs';
+import type { ZoneFacts } from '../../prescription/zone-facts';
+import { type Figure, figureOf, traced } from '../../reckoning/figure';
+import { isRefusal } from '../../reckoning/refusal';
+import type { Case, Product, Zone } from '../../records/case';
+import { testsNewestFirst } from '../../soil/report';
+import { waterLoad } from '../../water/irrigation-water';
+import { sayDay } from '../../words/days';
+import { establishmentOf, isWorkable, ownProgrammeFrom } from '../rules/establishment';
+import { type FirstDayReason, firstDayOf } from '../rules/first-day';
+import { type NitrogenParts, nitrogenParts, shareAhead } from '../rules/nitrogen-parts';
+import { type CarryOver, carryOver } from './carry-over';
+
+/** What a zone's year is before anything is prescribed: from which day, in which season, what of it is still ahead. */
+export interface ZoneYear {
+  from: IsoDay;
+  fromIs: FirstDayReason;
+  season?: GrowthSeason;
+  parts?: NitrogenParts;
+  carried?: CarryOver;
+  /** What the prescription takes from it. */
+  facts: Pick<ZoneFacts, 'carryOver' | 'waterNitrogen' | 'ahead' | 'establishment'>;
+}
+
+/** Nitrogen that went down on a zone in a year, lb N/1000 ft2. */
+export const nitrogenGiven = (zone: Zone, products: readonly Product[], year: number): number =>
+  (zone.applied ?? [])
+    .filter(({ date }) => date.startsWith(`${year}-`))
+    .reduce((sum, { productId, zoneLb }) => {
+      const percent = products.find((p) => p.id === productId)?.guaranteed.N ?? 0;
+      return sum + ((zoneLb / (zone.areaSqFt / 1000)) * percent) / 100;
+    }, 0);
+
+/** Nitrate that the irrigation water of a year brings, lb N/1000 ft2; undefined without an analysis or irrigation (A13). */
+function waterNitrogenOf(given: Case, zone: Zone): Figure | undefined {
+  const { no3nMgPerL, inPerYear } = given.property.irrigationWater ?? {};
+  if (!no3nMgPerL || !inPerYear || zone.irrigated === false) return undefined;
+  const figure = figureOf(
+    waterLoad,
+    {
+      mgPerL: traced(no3nMgPerL, 'nitrate-N, analysis of the irrigation water'),
+      depthIn: traced(inPerYear, 'irrigation of a year'),
+    },
+    { title: 'Nitrate of the irrigation water', unit: 'lb N per 1000 ft2', usedIn: 'Prescribe: the year’s nitrogen.' },
+  );
+  return isRefusal(figure) ? undefined : figure;
+}
+
+/** A zone's year, from its own newest report, the log and the climate of the property. */
+export function zoneYear(
+  given: Case,
+  zone: Zone,
+  year: number,
+  packs: RulePacks,
+  { asOf, weather }: { asOf?: IsoDay; weather?: ClimateYear } = {},
+): ZoneYear {
+  const { climate } = given.property;
+  const grass = grassIn(packs, zone.grass);
+  const sampled = testsNewestFirst(given.soilTests ?? [], zone.id)[0]?.sampledOn ?? '';
+  const { from, fromIs } = firstDayOf(year, sampled, asOf);
+  const days = climate && (weather ?? climateYear(climate, year));
+  const season = climate && days ? growthSeason(climate, days, grass) : undefined;
+  const base = grass.nitrogenLb[zone.care ?? 'standard'];
+  const parts = season && days && nitrogenParts(zone, grass, season, days, given.choices, base);
+  const carried = carryOver(given, zone, year);
+  const establishment = establishmentOf(zone, grass, season, days, year);
+  const begun = from > `${year}-01-01` && season && parts;
+  const share = begun && !establishment ? shareAhead(parts, season, dayOfYear(from)) : 1;
+  return {
+    from,
+    fromIs,
+    season,
+    parts,
+    carried,
+    facts: {
+      carryOver: carried,
+      waterNitrogen: waterNitrogenOf(given, zone),
+      ...(establishment
+        ? {
+            establishment: {
+              ...establishment,
+              workable: isWorkable(establishment, from),
+              laterShare: season && parts ? shareAhead(parts, season, ownProgrammeFrom(establishment)) : 0,
+            },
+          }
+        : {}),
+      ...(share < 1
+        ? {
+            ahead: {
+              givenLb: nitrogenGiven(zone, given.products ?? [], year),
+              share,
+              says: `from ${sayDay(from)} on, by the parts of the year and growth inside them`,
+            },
+          }
+        : {}),
+    },
+  };
+}

@@ -1,0 +1,239 @@
+import { describe, expect, it } from 'vitest';
+import type { Case, Product, Zone } from '../../records/case';
+import { CLIMATE_PRESETS, STARTER_SHELF } from '../../packs/starter-shelf';
+import { BUILT_IN_PACKS } from '../../packs/rule-packs';
+import { dayOfYear, placeOf } from '../../days/day';
+import { cec, down, lawn, pH, reportOf } from '../../prescription/judgement.fixture';
+import { prescribeZone } from '../../prescription/prescribe';
+import { checkZonePlan } from '../checks/check-plan';
+import { planSeason } from '../draft/plan-season';
+import { withDoses } from '../plan/with-doses';
+import { zoneYear } from '../plan/zone-year';
+import { climateYear } from '../../climate/climate-year';
+import { soilTemperatureByDay } from '../../climate/soil-temperature';
+import { freeBy } from './before-frost';
+import { doseCeiling, nitrogenCeilings } from './dose-ceilings';
+
+const climateOf = (id: string) => CLIMATE_PRESETS.find((preset) => preset.id === id)!.climate;
+const product = (id: string) => STARTER_SHELF.find((p) => p.id === id) as Product;
+const caseOf = (zone: Partial<Zone>, more: Partial<Case> = {}, climate = 'transition'): Case => ({
+  format: 'ubertas-case',
+  version: 1,
+  property: { id: 'p', name: 'P', climate: climateOf(climate) },
+  zones: [lawn(zone)],
+  soilTests: [reportOf('2026-11-20', [pH(6.5)])],
+  products: [...STARTER_SHELF],
+  choices: { year: 2027 },
+  ...more,
+});
+const only = (...ids: string[]): Partial<Case> => ({ products: ids.map(product) });
+const draftOf = (given: Case) => planSeason(given, 2027).zones[0]!;
+const feedings = (given: Case) => draftOf(given).doses.filter((d) => (d.delivers.N ?? 0) > 0);
+const standing = (given: Case, id: string) => {
+  const plan = planSeason(given, 2027);
+  return checkZonePlan(plan.zones[0]!, given, plan).find((c) => c.id === id)?.standing;
+};
+const dayOf = (date: string) => dayOfYear(date);
+const lbFrom = (given: Case, from: number, nutrient = 'N') =>
+  feedings(given)
+    .filter((d) => dayOf(d.date) >= from)
+    .reduce((sum, d) => sum + (d.delivers[nutrient] ?? 0), 0);
+const partsOf = (given: Case) => draftOf(given).parts!;
+
+describe('C: nitrogen through the year (judgement)', () => {
+  it('C1 cool-season grass is fed mainly after summer, whatever quick or slow source stands on the shelf', () => {
+    for (const id of ['urea-46', 'coated-urea-42', 'lawn-24-0-11'])
+      for (const climate of ['transition', 'cool-north']) {
+        const given = caseOf({}, only(id), climate);
+        const all = feedings(given);
+        const fall = partsOf(given).parts.find((part) => part.id === 'fall')!;
+        const year = all.reduce((sum, d) => sum + (d.delivers.N ?? 0), 0);
+        expect(lbFrom(given, fall.from) / year).toBeGreaterThanOrEqual(0.6 - 1e-9);
+        for (const dose of all) {
+          const day = dayOf(dose.date);
+          if (day < fall.from && day >= fall.from - 60) expect(dose.delivers['N-soluble']).toBeLessThanOrEqual(0.25);
+        }
+        expect(standing(given, 'summer-dose')).toBe('pass');
+        expect(standing(given, 'season-shares')).toBe('pass');
+      }
+    // fall starts 3 deg F under the peak, out of the heat; spring ends at a mean of 65 or 30 days before midsummer
+    const [spring, , fall] = partsOf(caseOf({})).parts;
+    const weather = climateYear(climateOf('transition'), 2027);
+    const peak = Math.max(...weather.meanF);
+    expect(weather.meanF[fall!.from]).toBeLessThanOrEqual(peak - 3);
+    expect(weather.highF[fall!.from]).toBeLessThanOrEqual(87);
+    expect(weather.meanF[spring!.to + 1]).toBeGreaterThan(65);
+    expect(spring!.mostSolubleLb).toBe(0.5);
+    expect(partsOf(caseOf({ care: 'high' })).parts[0]!.mostSolubleLb).toBe(0.75);
+  });
+  it('C1 choices: even by default where summers are mild, spring help for thin stands, fine fescue nearly all in fall', () => {
+    expect(partsOf(caseOf({})).choice).toBe('fall-led');
+    const mild = caseOf({});
+    mild.property.climate = {
+      meanHighF: [47, 50, 53, 58, 64, 69, 73, 73, 68, 59, 51, 46],
+      meanLowF: [37, 38, 40, 43, 48, 53, 56, 57, 53, 46, 41, 37],
+    };
+    expect(partsOf(mild).choice).toBe('even');
+    const helped = caseOf({}, { choices: { year: 2027, coolSeason: 'spring-help' } });
+    expect(partsOf(helped).parts[0]).toMatchObject({ mostShare: 0.45, mostSolubleLb: 0.75 });
+    const fescue = partsOf(caseOf({ grass: 'fine-fescue' }));
+    expect(fescue.parts.find((part) => part.id === 'fall')!.share * 1.5).toBeCloseTo(1, 6);
+    const dry = partsOf(caseOf({ irrigated: false })).parts.find((part) => part.id === 'summer')!;
+    expect(dry.mostLb).toBe(0);
+  });
+  it('C2 warm-season grass: free before frost, little in the last six weeks, no month of growth bare', () => {
+    for (const id of ['urea-46', 'coated-urea-42', 'lawn-24-0-11'])
+      for (const care of ['standard', 'high'] as const) {
+        const given = caseOf({ grass: 'bermudagrass', texture: 'sandy-loam', care }, only(id), 'warm-southeast');
+        expect(feedings(given).length).toBeGreaterThan(1);
+        for (const check of [
+          'before-frost',
+          'last-weeks',
+          'bare-months',
+          ...(care === 'standard' ? ['month-supply'] : []),
+        ])
+          expect([id, care, check, standing(given, check) ?? 'pass']).toEqual([id, care, check, 'pass']);
+      }
+    // soluble counts as free after 14 days, slow by its curve
+    const soilF = soilTemperatureByDay(climateYear(climateOf('warm-southeast'), 2027).meanF);
+    expect(freeBy(product('urea-46'), soilF, 200, 213)).toBe(0);
+    expect(freeBy(product('urea-46'), soilF, 200, 214)).toBe(1);
+    expect(freeBy(product('coated-urea-42'), soilF, 200, 230)).toBeLessThan(0.9);
+    expect(freeBy(product('coated-urea-42'), soilF, 200, 260)).toBeGreaterThan(0.9);
+    // without frost: while growth is above a third of its peak
+    const tropic = caseOf({ grass: 'bermudagrass' });
+    tropic.property.climate = { meanHighF: Array(12).fill(84) as number[], meanLowF: Array(12).fill(68) as number[] };
+    expect(draftOf(tropic).season!.feeding.every(Boolean)).toBe(true);
+  });
+  it('C3 a part of a year gets a part of the need', () => {
+    const given = caseOf(
+      { grass: 'bermudagrass', texture: 'sandy-loam' },
+      { soilTests: [reportOf('2027-07-25', [pH(6.5)])] },
+      'warm-southeast',
+    );
+    const { ahead } = zoneYear(given, given.zones[0]!, 2027, BUILT_IN_PACKS).facts;
+    expect(ahead!.share).toBeGreaterThan(0.35);
+    expect(ahead!.share).toBeLessThan(0.6);
+    const season = draftOf(given);
+    expect(season.prescription.nitrogen.year.value).toBeCloseTo(3 * ahead!.share, 9);
+    expect(season.prescription.nitrogen.steps.find((s) => s.id === 'part')!.lb).toBeCloseTo(3 * ahead!.share - 3, 9);
+    expect(season.doses.every((d) => d.date >= '2027-07-25')).toBe(true);
+    // what is down counts: never more than the year asks
+    const fed = { ...given, zones: [{ ...given.zones[0]!, applied: [down('2027-05-03', 'urea-46', 5)] }] };
+    expect(draftOf(fed).prescription.nitrogen.year.value).toBe(3);
+    expect(feedings(fed).reduce((sum, d) => sum + (d.delivers.N ?? 0), 0)).toBeLessThanOrEqual(3 - 2.3 + 1e-6);
+    // one zone's late report takes nothing from another
+    const two = caseOf({}, { soilTests: [reportOf('2027-08-20', [pH(6.5)])] });
+    two.zones.push(lawn({ id: 'y', name: 'Other' }));
+    const [late, other] = planSeason(two, 2027).zones;
+    expect([late!.from, other!.from]).toEqual(['2027-08-20', '2027-01-01']);
+    expect(other!.prescription.nitrogen.year.value).toBe(3);
+  });
+  it('C4 sand and weak soil: 0.75 lb a dose and in any 21 days, 1.0 where mostly slow', () => {
+    const { soluble, total } = nitrogenCeilings(lawn({ texture: 'sand' }), []);
+    expect([soluble, total(0), total(0.69), total(0.7)]).toEqual([0.5, 0.75, 0.75, 1]);
+    expect(nitrogenCeilings({ ...lawn(), weak: true }, []).total(0)).toBe(0.75);
+    const weak = caseOf({}, { soilTests: [reportOf('2026-11-20', [pH(6.5), cec(5)])] });
+    expect(draftOf(weak).zone.weak).toBe(true);
+    expect(Math.max(...feedings(weak).map((d) => d.delivers.N ?? 0))).toBeLessThanOrEqual(1 + 1e-9);
+    const sand = caseOf({ texture: 'sand' }, only('urea-46'));
+    expect(standing(sand, 'weak-soil-n')).toBe('pass');
+    const plan = planSeason(sand, 2027);
+    const twice = withDoses(
+      plan,
+      sand,
+      ['2027-09-06', '2027-09-20'].map((date) => ({
+        zoneId: 'z',
+        date,
+        productId: 'urea-46',
+        for: 'N' as const,
+        rateLb: 1.08,
+      })),
+    );
+    expect(checkZonePlan(twice.zones[0]!, sand, twice).find((c) => c.id === 'weak-soil-n')?.standing).toBe('fail');
+  });
+  it('C5 a strong acidifier is no source for acid soil while another can feed', () => {
+    const acid = caseOf(
+      {},
+      { ...only('ammonium-sulfate-21', 'urea-46', 'calcitic-lime'), soilTests: [reportOf('2026-11-20', [pH(5.4)])] },
+    );
+    acid.products![0] = { ...acid.products![0]!, package: { lb: 50, price: 1 } };
+    expect(feedings(acid).map((d) => d.productId)).not.toContain('ammonium-sulfate-21');
+    const alone = { ...acid, products: acid.products!.filter((p) => p.id !== 'urea-46') };
+    expect(feedings(alone).length).toBeGreaterThan(0);
+    expect(standing(alone, 'acidifier')).toBe('warn');
+  });
+  it('C6 organic matter and shade take half of the base at most, fed turf keeps half a pound, unknown clippings are doubted', () => {
+    const year = (zone: Partial<Zone>, om?: number) =>
+      prescribeZone({
+        zone: lawn(zone),
+        tests: [
+          reportOf('2027-03-01', [
+            pH(6.5),
+            ...(om === undefined ? [] : [{ analyte: 'OM' as const, value: om, unit: '%' as const }]),
+          ]),
+        ],
+        products: [],
+        codes: [],
+      }).prescription;
+    // 50 % shade and 1 lb of organic matter of a base of 3 would leave 0.5: half of the base stays
+    expect(year({ light: 'deep-shade' }, 8).nitrogen.year.value).toBe(1.5);
+    expect(year({ light: 'part-shade' }, 8).nitrogen.year.value).toBeCloseTo(1.5, 9);
+    expect(
+      year({ grass: 'centipedegrass', light: 'deep-shade', clippings: 'returned', irrigated: false }, 6).nitrogen.year
+        .value,
+    ).toBe(0.5);
+    expect(year({ grass: 'buffalograss', care: 'low', clippings: 'returned' }).nitrogen.year.value).toBe(0);
+    const unknown = year({ clippings: undefined });
+    expect(unknown.nitrogen.year.value).toBe(2.25);
+    expect(unknown.cautions.join()).toMatch(/clippings is not said.*0\.75 lb N more/);
+  });
+  it('C7 two pounds of coated urea in one dose is an own ceiling, and never against a code', () => {
+    const own = [{ line: 'nitrogen-dose' as const, value: 2, reason: 'One visit a year' }];
+    const most = (zone: Partial<Zone>, cap?: number) =>
+      doseCeiling(
+        lawn(zone),
+        product('coated-urea-42'),
+        'N',
+        cap === undefined ? [] : [{ id: 'c', maxTotalNPerDose: cap }],
+      );
+    expect([most({}), most({ own }), most({ own }, 0.9)].map((lb) => Number(lb.toFixed(9)))).toEqual([1.5, 2, 0.9]);
+  });
+  it('A13 nitrate of the irrigation water is a line of the year’s nitrogen', () => {
+    const given = caseOf({});
+    given.property.irrigationWater = { no3nMgPerL: 8, inPerYear: 12 };
+    // 8 mg/L in 12 in: 0.499 lb (0.0624 each; hand reckoning)
+    const { nitrogen } = draftOf(given).prescription;
+    expect(nitrogen.steps.find((s) => s.id === 'water')!.lb).toBeCloseTo(-0.499, 3);
+    expect(nitrogen.year.value).toBeCloseTo(2.501, 3);
+    expect(
+      draftOf({ ...given, zones: [lawn({ irrigated: false })] }).prescription.nitrogen.steps.some(
+        (s) => s.id === 'water',
+      ),
+    ).toBe(false);
+  });
+});
+
+describe('D: codes (judgement)', () => {
+  it('D4 P2O5 of a dose and a year, the age of the test, the slow share by date', () => {
+    const low = reportOf('2026-11-20', [pH(6.5), { analyte: 'P', value: 5, unit: 'ppm', method: 'mehlich-3' }]);
+    const p = (code: object, asOf?: string) =>
+      prescribeZone({ zone: lawn(), tests: [low], products: [], codes: [{ id: 'c', ...code }], asOf }).prescription
+        .phosphorus.yearLb;
+    expect(p({})).toBeGreaterThan(1);
+    expect(p({ maxP2O5PerYear: 0.5 })).toBe(0.5);
+    expect(
+      [p({ testWithinYears: 2 }, '2028-11-01'), p({ testWithinYears: 2 }, '2028-12-01')].map((lb) => lb > 0),
+    ).toEqual([true, false]);
+    expect(doseCeiling(lawn(), product('map-11-52'), 'P2O5', [{ id: 'c', maxP2O5PerDose: 0.25 }])).toBeCloseTo(0.25, 9);
+    const coded = caseOf(
+      {},
+      {
+        ...only('urea-46', 'coated-urea-42'),
+        codes: [{ id: 'c', slow: [{ from: '09-01', to: '11-30', leastSlowPercent: 50 }] }],
+      },
+    );
+    for (const dose of feedings(coded))
+      if (dayOf(dose.date) >= placeOf(2027, '09-01')) expect(dose.productId).toBe('coated-urea-42');
+  });
+});
