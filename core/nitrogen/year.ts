@@ -19,6 +19,9 @@ const LEAST_YEAR_LB = 0.5;
 export interface NitrogenLine {
   id:
     | 'base'
+    | 'starter'
+    | 'second'
+    | 'later'
     | 'shade'
     | 'dry'
     | 'organic-matter'

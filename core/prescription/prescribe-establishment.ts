@@ -73,9 +73,9 @@ export function prescribeEstablishment(
       : {
           year,
           steps: [
-            { id: 'base', lb: starterNLb, says: `With the starter of ${day}` },
-            { id: 'young', lb: SECOND_LB, says: 'Second dose, four to six weeks later' },
-            ...(laterNLb > 0 ? [{ id: 'part' as const, lb: laterNLb, says: 'What is left of the year' }] : []),
+            { id: 'starter', lb: starterNLb, says: `With the starter of ${day}` },
+            { id: 'second', lb: SECOND_LB, says: 'Second dose, four to six weeks later' },
+            ...(laterNLb > 0 ? [{ id: 'later' as const, lb: laterNLb, says: 'What is left of the year' }] : []),
             ...(year.value < starterNLb + SECOND_LB + laterNLb
               ? [
                   {

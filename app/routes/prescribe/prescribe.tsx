@@ -110,6 +110,16 @@ export default function Prescribe() {
           lateSeason={file.choices?.lateSeason}
           switching={sending?.intent === 'switch' && sending.zoneId === zone.id ? sending : undefined}
           onSwitch={(line, on) => send({ intent: 'switch', zoneId: zone.id, line, on })}
+          year={work.year}
+          advice={
+            <LaboratoryAdvice
+              line="nitrogen"
+              advice={prescription.labAdvice}
+              taken={prescription.nitrogen.year.value}
+              onTake={take}
+            />
+          }
+          onShare={(coolSeason) => send({ intent: 'choice', change: { coolSeason } })}
           onAsk={setAsking}
         />
         <NutrientLine

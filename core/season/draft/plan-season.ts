@@ -204,6 +204,13 @@ const LEAST_BESIDE_STARTER_LB = 0.2;
 const starterCeiling = ({ guaranteed }: Product): number =>
   (guaranteed.N ?? 0) > 0 ? (STARTER_N_LB.most / (guaranteed.N as number)) * (guaranteed.P2O5 ?? 0) : Infinity;
 
+/** The phosphate of the shelf whose own nitrogen comes nearest to what a starter brings: one bag for one day. */
+const starterOf = ({ P2O5 }: ZoneSeason['shelf'], phosphateLb: number, nitrogenLb: number): Product | undefined => {
+  const off = ({ guaranteed }: Product) =>
+    Math.abs(((guaranteed.N ?? 0) / (guaranteed.P2O5 ?? 1)) * phosphateLb - nitrogenLb);
+  return [...(P2O5?.options ?? [])].sort((a, b) => off(a) - off(b))[0];
+};
+
 /** A seeding's own doses: the starter on the day, half a pound of nitrogen four to six weeks later (C8). */
 function planEstablishment(
   ground: Ground,
@@ -211,6 +218,8 @@ function planEstablishment(
   choose: (purpose: PlannedFor) => Product | undefined,
   prescription: ZonePrescription,
   products: readonly Product[],
+  shelf: ZoneSeason['shelf'],
+  picked: boolean,
 ): { doses: Dose[]; missing: { for: PlannedFor; says: string }[] } {
   const { zone, codes, year } = ground;
   const doses: Dose[] = [];
@@ -219,7 +228,8 @@ function planEstablishment(
   const what = { 'new-seeding': 'seeding', renovation: 'renovation', sod: 'sodding' }[kind];
   if (day < ground.firstDay) return { doses, missing };
   if (starterP2O5Lb > 0) {
-    const starter = choose('P2O5');
+    choose('P2O5');
+    const starter = picked ? shelf.P2O5?.chosen : starterOf(shelf, starterP2O5Lb, starterNLb);
     if (!starter)
       missing.push({ for: 'P2O5', says: `Nothing on the shelf brings the ${starterP2O5Lb} lb P2O5 of the starter.` });
     else {
@@ -354,7 +364,8 @@ function planZone(
 
   const { establishment } = prescription;
   if (establishment) {
-    const sown = planEstablishment(ground, establishment, choose, prescription, products);
+    const pickedStarter = plan.picked[choiceKey(zone.id, 'P2O5')] !== undefined;
+    const sown = planEstablishment(ground, establishment, choose, prescription, products, shelf, pickedStarter);
     result.programme = sown.doses;
     for (const missing of sown.missing) miss(missing.for, missing.says);
     const after = ownProgrammeFrom(establishment);

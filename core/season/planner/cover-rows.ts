@@ -13,13 +13,18 @@ interface Demand {
   use: (zone: ZoneProblem, carrier: Carrier) => { share: number; mostLb: number };
 }
 
-/** Most of a carrier in a whole year, lb product/1000 ft2: what the year's most of nitrogen and phosphate leaves room for; potash is priced, not barred. */
+/** Most K2O of any year, lb K2O/1000 ft2. Decision, as in prescribing. */
+const MOST_POTASH_LB = 4;
+
+/** Most of a carrier in a whole year, lb product/1000 ft2: what the year's most of any nutrient leaves room for. */
 export const mostOfYear = (zone: ZoneProblem, { brings }: Carrier): number =>
   Math.max(
     0,
     Math.min(
       brings.N > 0 ? zone.nitrogen.most / brings.N : Infinity,
       brings.P2O5 > 0 ? zone.phosphate.most / brings.P2O5 : Infinity,
+      // over its band potash is priced, not barred; past a year's cap nobody takes it
+      brings.K2O > 0 ? Math.max(zone.potash.most, MOST_POTASH_LB) / brings.K2O : Infinity,
     ),
   );
 

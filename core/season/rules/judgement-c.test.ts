@@ -237,3 +237,59 @@ describe('D: codes (judgement)', () => {
       if (dayOf(dose.date) >= placeOf(2027, '09-01')) expect(dose.productId).toBe('coated-urea-42');
   });
 });
+
+describe('C8: states of a zone (judgement)', () => {
+  const low = [reportOf('2027-03-10', [pH(5.4), { analyte: 'P', value: 12, unit: 'ppm', method: 'mehlich-3' }])];
+  const sown = (zone: Partial<Zone>, more: Partial<Case> = {}, climate?: string) =>
+    caseOf({ state: 'new-seeding', seededOn: '2027-09-10', ...zone }, { soilTests: low, ...more }, climate);
+  it('a seeding has its starter on the day, half a pound four to six weeks on, lime before and no nitrogen before', () => {
+    const season = draftOf(sown({}));
+    const on = (date: string) => season.doses.filter((d) => d.date === date);
+    expect(on('2027-09-10').reduce((sum, d) => sum + (d.delivers.P2O5 ?? 0), 0)).toBeCloseTo(1, 6);
+    const starterN = on('2027-09-10').reduce((sum, d) => sum + (d.delivers.N ?? 0), 0);
+    expect(starterN).toBeGreaterThan(0.5);
+    expect(starterN).toBeLessThanOrEqual(1);
+    const fed = season.doses.filter((d) => (d.delivers.N ?? 0) > 0);
+    expect(fed.filter((d) => d.date < '2027-09-10')).toEqual([]);
+    const second = fed.filter((d) => d.date > '2027-09-10');
+    expect(second).toHaveLength(1);
+    expect(second[0]!.date >= '2027-10-08' && second[0]!.date <= '2027-10-22').toBe(true);
+    expect(second[0]!.delivers.N).toBeCloseTo(0.5, 6);
+    const lime = season.doses.filter((d) => d.for === 'lime');
+    expect(lime.map((d) => d.date < '2027-09-10')).toEqual([true]);
+    // worked in, so in one go, and over 6 in
+    expect(lime[0]!.rateLb).toBeGreaterThan(50);
+    expect(standing(sown({}), 'establishment')).toBe('pass');
+    expect(season.prescription.cautions.join()).toContain('Weed preventers');
+  });
+  it('phosphate goes by the test: low 1.0, enough or not tested 0.5, high none', () => {
+    const p = (value: number | undefined) =>
+      draftOf(
+        sown(
+          {},
+          {
+            soilTests: [
+              reportOf('2027-03-10', [
+                pH(6.5),
+                ...(value === undefined
+                  ? []
+                  : [{ analyte: 'P' as const, value, unit: 'ppm' as const, method: 'mehlich-3' as const }]),
+              ]),
+            ],
+          },
+        ),
+      ).prescription.phosphorus.yearLb;
+    expect([p(5), p(20), p(40), p(80), p(undefined)]).toEqual([1, 1, 0.5, 0, 0.5]);
+  });
+  it('without a day the usual one is taken and said; sod and renovation keep surface lime; last year’s seeding is young turf', () => {
+    const undated = draftOf(sown({ seededOn: undefined }));
+    const fall = draftOf(caseOf({})).parts!.parts.find((part) => part.id === 'fall')!.from;
+    expect(dayOf(undated.prescription.establishment!.on)).toBe(fall + 14);
+    expect(undated.prescription.cautions.join()).toContain('usual day');
+    const sod = draftOf(sown({ state: 'sod', turf: 'tilled' }));
+    expect(Math.max(...sod.doses.filter((d) => d.for === 'lime').map((d) => d.rateLb))).toBeLessThanOrEqual(50);
+    const last = draftOf(sown({ seededOn: '2026-09-10' }, { soilTests: [] }));
+    expect(last.prescription.establishment).toBeUndefined();
+    expect(last.prescription.nitrogen.steps.some((s) => s.id === 'young')).toBe(true);
+  });
+});

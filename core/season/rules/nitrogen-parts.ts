@@ -41,12 +41,8 @@ const SPRING_ENDS_BEFORE_MIDSUMMER_DAYS = 30;
 const FALL_BELOW_PEAK_F = 3;
 /** Where summers are so mild, or the year so even, there is no summer to rest in, deg F (C1). */
 const EVEN = { peakUnderF: 66, swingUnderF: 20 } as const;
-/** Northern summers under this peak let irrigated bluegrass have one summer dose, deg F (C1). Extension services; from memory. */
-const NORTHERN_PEAK_UNDER_F = 74;
-/** Before that many days before midsummer (C1). */
-const NORTHERN_DOSE_BEFORE_DAYS = 21;
 /** Soluble nitrogen of one summer dose, slow nitrogen of a summer in all, lb N/1000 ft2 (C1). */
-const SUMMER = { solubleDoseLb: 0.25, slowLb: 0.5, northernLb: 0.5 } as const;
+const SUMMER = { solubleDoseLb: 0.25, slowLb: 0.5 } as const;
 /** Soluble nitrogen before spring ends, and from which year's nitrogen on a little more, lb N/1000 ft2 (C1). */
 const SPRING_SOLUBLE = { usual: 0.5, rich: 0.75, richFromLb: 4 } as const;
 /** Fine fescue has all but so much in fall, lb N/1000 ft2 (C1). */
@@ -111,7 +107,6 @@ function coolParts(
   const choice = chosen ?? (mild ? 'even' : 'fall-led');
   const shares = SHARES[choice];
   const cared = zone.irrigated !== false && (zone.care ?? 'standard') !== 'low';
-  const northern = cared && grass.id === 'kentucky-bluegrass' && peak < NORTHERN_PEAK_UNDER_F;
   const fescue = grass.id === 'fine-fescue';
   const springShare = fescue ? (yearLb > FINE_FESCUE_SPRING_LB ? FINE_FESCUE_SPRING_LB / yearLb : 0) : shares.spring;
   const fallShare = fescue ? 1 - springShare : shares.fall;
@@ -135,7 +130,7 @@ function coolParts(
       to: fallStart - 1,
       share: cared && !fescue ? summerShare : 0,
       // an even year is mild: its summer is a season to feed in
-      mostSolubleDoseLb: choice === 'even' ? undefined : northern ? SUMMER.northernLb : SUMMER.solubleDoseLb,
+      mostSolubleDoseLb: choice === 'even' ? undefined : SUMMER.solubleDoseLb,
       mostLb: choice === 'even' ? undefined : cared ? SUMMER.slowLb : 0,
     },
     {
@@ -155,10 +150,6 @@ function coolParts(
       : `${COOL_SEASON_CHOICES[choice].because}${fescue ? ' Fine fescue has all but half a pound in fall.' : ''}`;
   return { choice, because, parts: parts.map((part) => ({ ...part, share: part.share / sum })) };
 }
-
-/** Day after which a northern summer dose comes too near midsummer. */
-export const northernDoseUntil = (weather: Pick<ClimateYear, 'meanF' | 'highF'>): number =>
-  anchorsOf(weather).midsummer - NORTHERN_DOSE_BEFORE_DAYS;
 
 /**
  * The parts of a zone's year and the share of its nitrogen that each is given (C1, C2). Cool-season grass: before spring ends,

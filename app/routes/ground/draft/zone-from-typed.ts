@@ -29,6 +29,8 @@ export interface TypedFacts {
   wear: NonNullable<Zone['wear']>;
   turf: NonNullable<Zone['turf']>;
   state: NonNullable<Zone['state']>;
+  /** Day of the seeding, renovation or sodding; empty is the usual day. */
+  seededOn: string;
   carbonates: NonNullable<Zone['carbonates']>;
   drainage: NonNullable<Zone['drainage']>;
   age: string;
@@ -59,6 +61,7 @@ export const factsFromZone = (zone: Zone | undefined): TypedFacts => ({
   wear: zone?.wear ?? 'light',
   turf: zone?.turf ?? 'established',
   state: zone?.state ?? 'established',
+  seededOn: zone?.seededOn ?? '',
   carbonates: zone?.carbonates ?? 'unknown',
   drainage: zone?.drainage ?? 'good',
   age: shown(zone?.ageYears),
@@ -162,6 +165,7 @@ export function zoneFromTyped(
     wear: typed.wear,
     turf: typed.turf,
     state: typed.state,
+    seededOn: typed.state === 'established' || typed.seededOn.trim() === '' ? undefined : typed.seededOn.trim(),
     carbonates: typed.carbonates,
     drainage: typed.drainage,
     cutOuts: typed.cutOuts.length > 0 ? [...typed.cutOuts] : undefined,

@@ -19,6 +19,12 @@ const LIKELY_ERROR = {
   walk: 'by its scatter',
 } as const;
 
+const DAY_OF = {
+  'new-seeding': 'Day of the seeding',
+  renovation: 'Day of the renovation',
+  sod: 'Day of the sodding',
+} as const;
+
 interface FactsProps {
   typed: TypedFacts;
   faults: Record<string, string>;
@@ -171,6 +177,16 @@ export function ZoneFacts({ typed, faults, onChange, onHandTest }: FactsProps) {
         {choice('wear', 'Wear', WEAR)}
         {choice('turf', 'Turf', TURF)}
         {choice('state', 'Stand', ZONE_STATES)}
+        {typed.state !== 'established' && (
+          <TextField
+            label={DAY_OF[typed.state]}
+            unit="usual day if empty"
+            type="date"
+            value={typed.seededOn}
+            onChange={(seededOn) => onChange({ seededOn })}
+            fault={faults.seededOn}
+          />
+        )}
         {choice('carbonates', 'Fizz with acid', CARBONATES)}
         {choice('drainage', 'Drainage', DRAINAGE)}
         {text('age', 'Age', 'years')}

@@ -1,10 +1,12 @@
-import type { LocalCode, Zone } from '@core/records/case';
+import type { ReactNode } from 'react';
+import type { Choices, LocalCode, Zone } from '@core/records/case';
 import type { SwitchableLine } from '@core/prescription/prescribe-nitrogen';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { codeYearCap } from '@core/season/rules/local-codes';
 import { LATE_SEASON_SCHOOLS } from '@core/season/rules/practice-schools';
 import { showExact } from '@core/words/numbers';
 import { Amount, comesAlong, DoseList, Line, type OwnAsk, OwnButton } from './line';
+import { NitrogenPartsList } from './nitrogen-parts-list';
 import { NitrogenWalk } from './nitrogen-walk';
 import { Schools } from './practice-schools';
 
@@ -17,10 +19,24 @@ interface NitrogenLineProps {
   switching: { line: string; on: boolean } | undefined;
   onSwitch: (line: SwitchableLine, on: boolean) => void;
   onAsk: (ask: OwnAsk) => void;
+  year: number;
+  advice?: ReactNode;
+  onShare: (choice: NonNullable<Choices['coolSeason']>) => void;
 }
 
 /** The walk to the nitrogen of the year, every step switchable, and the schools of the end of the year. */
-export function NitrogenLine({ zone, zoneSeason, codes, lateSeason, switching, onSwitch, onAsk }: NitrogenLineProps) {
+export function NitrogenLine({
+  zone,
+  zoneSeason,
+  codes,
+  lateSeason,
+  switching,
+  onSwitch,
+  onAsk,
+  year,
+  advice,
+  onShare,
+}: NitrogenLineProps) {
   const { prescription, doses } = zoneSeason;
   const { nitrogen } = prescription;
   return (
@@ -60,7 +76,9 @@ export function NitrogenLine({ zone, zoneSeason, codes, lateSeason, switching, o
         switching={switching}
         onSwitch={onSwitch}
       />
+      <NitrogenPartsList zoneSeason={zoneSeason} year={year} onChoose={onShare} />
       {nitrogen.note && <p className="small">{nitrogen.note}</p>}
+      {advice}
       {zone.lastYearNitrogenLb !== undefined && (
         <p className="small">
           Last year {showExact(zone.lastYearNitrogenLb)} lb N per 1000 were given, by your own count; this year is

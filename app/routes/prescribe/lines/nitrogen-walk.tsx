@@ -49,7 +49,10 @@ export function NitrogenWalk({ nitrogen, ceilingLb, codeLb, switching, onSwitch 
     </>
   );
   const there = new Set(nitrogen.steps.map((step) => step.id as string));
-  const absent = SWITCHABLE_LINES.filter((line) => !there.has(line)).map((line) => NAMES[line]);
+  // a seeding's year is no walk from the grass's base
+  const absent = there.has('base')
+    ? SWITCHABLE_LINES.filter((line) => !there.has(line)).map((line) => NAMES[line])
+    : [];
   const ticks = Array.from({ length: Math.floor(most) + 1 }, (_, lb) => lb);
   return (
     <>
@@ -66,7 +69,13 @@ export function NitrogenWalk({ nitrogen, ceilingLb, codeLb, switching, onSwitch 
           </span>
         </li>
         {rows.map(({ step, from, to }) => {
-          const kind = step.off ? 'off' : step.id === 'base' ? 'base' : step.lb < 0 ? 'less' : 'plus';
+          const kind = step.off
+            ? 'off'
+            : step.id === 'base' || step.id === 'starter'
+              ? 'base'
+              : step.lb < 0
+                ? 'less'
+                : 'plus';
           return (
             <li key={step.id} className={step.off ? 'off' : undefined}>
               <span className="term">

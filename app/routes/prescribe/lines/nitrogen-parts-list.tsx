@@ -1,0 +1,79 @@
+import { Radio } from 'antd';
+import type { Choices } from '@core/records/case';
+import { dayAt, dayOfYear } from '@core/days/day';
+import type { ZoneSeason } from '@core/season/plan/season-plan';
+import { COOL_SEASON_CHOICES, type CoolSeasonChoice } from '@core/season/rules/nitrogen-parts';
+import { sayDay } from '@core/words/days';
+import { showExact, showRate } from '@core/words/numbers';
+
+/** The year's nitrogen in its parts: what is aimed at in each, what the doses bring, and which way of sharing it is chosen. */
+export function NitrogenPartsList({
+  zoneSeason,
+  year,
+  onChoose,
+}: {
+  zoneSeason: ZoneSeason;
+  year: number;
+  onChoose: (choice: NonNullable<Choices['coolSeason']>) => void;
+}) {
+  const { parts, prescription, doses, season } = zoneSeason;
+  const lb = prescription.nitrogen.year.value;
+  if (!parts || !season || parts.parts.length === 0 || lb === 0 || prescription.establishment) return null;
+  const brought = (from: number, to: number) =>
+    doses
+      .filter((dose) => dayOfYear(dose.date) >= from && dayOfYear(dose.date) <= to)
+      .reduce((sum, dose) => sum + (dose.delivers.N ?? 0), 0);
+  return (
+    <>
+      <table className="parts">
+        <caption>Parts of the year</caption>
+        <thead>
+          <tr>
+            <td />
+            <th scope="col">aimed at</th>
+            <th scope="col">doses bring</th>
+          </tr>
+        </thead>
+        <tbody>
+          {parts.parts.map((part) => (
+            <tr key={part.id}>
+              <th scope="row">
+                {part.title}
+                <span>
+                  {sayDay(dayAt(year, part.from))} to {sayDay(dayAt(year, part.to))}
+                </span>
+              </th>
+              <td>{showRate(part.share * lb)} lb N</td>
+              <td>
+                <b>{showRate(brought(part.from, part.to))}</b> lb N
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {parts.choice && (
+        <fieldset className="highph partschoice">
+          <legend className="small">How the year is shared out</legend>
+          {(Object.keys(COOL_SEASON_CHOICES) as CoolSeasonChoice[]).map((id) => {
+            const { title, because, against } = COOL_SEASON_CHOICES[id];
+            return (
+              <div key={id}>
+                <Radio checked={parts.choice === id} onChange={() => onChoose(id)}>
+                  {title}
+                </Radio>
+                <p className="small">
+                  {because} <i>Against:</i> {against}
+                </p>
+              </div>
+            );
+          })}
+        </fieldset>
+      )}
+      <p className="small">
+        {parts.because}
+        {prescription.nitrogen.steps.some((step) => step.id === 'part') &&
+          ` Of the whole year ${showExact(lb, 2)} lb N are left from ${sayDay(zoneSeason.from)} on.`}
+      </p>
+    </>
+  );
+}
