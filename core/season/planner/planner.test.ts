@@ -32,6 +32,20 @@ describe.each(demos)('the plan of %s', (_name, given) => {
   });
 });
 
+describe('a stand that is sown in the year', () => {
+  it('keeps its programme in the best plan: starter that day, half a pound later, nothing before (judgement C8)', () => {
+    const given = demo('okonedo-residence');
+    const zone = { ...given.zones[0]!, state: 'new-seeding' as const, seededOn: '2027-09-08' };
+    const sown = { ...given, zones: [zone] };
+    const { best, checks, doses } = solved(sown);
+    expect(best.status).toBe('optimal');
+    expect(failing(checks)).toEqual([]);
+    const fed = doses.filter((d) => (d.delivers.N ?? 0) > 0).map((d) => d.date);
+    expect(fed[0]).toBe('2027-09-08');
+    expect(new Set(fed)).toEqual(new Set(['2027-09-08', '2027-10-13']));
+  });
+});
+
 describe('rules of the plan', () => {
   it('dates every dose on a Monday, at rates a scale can weigh', () => {
     const { doses } = solved(demo('quarry-lane-school'));
