@@ -126,6 +126,7 @@ test('an acid soil without a buffer, lime in the log, a seeding, salt in 1:2 and
   // the year's nitrogen in its parts, and another way of sharing it
   await at('prescribe', 'limed');
   await expect(line('Nitrogen')).toContainText('From fall on');
+  await line('Nitrogen').getByText('How the year is shared out').first().click();
   await line('Nitrogen').getByRole('radio', { name: 'Spring help' }).click();
   await expect(line('Nitrogen').getByRole('radio', { name: 'Spring help' })).toBeChecked();
 });

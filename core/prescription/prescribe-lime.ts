@@ -6,6 +6,7 @@ import { limeMaterial } from '../lime/material';
 import { isRefusal, type Refusal } from '../reckoning/refusal';
 import type { Interpretation } from '../soil/interpret';
 import { type Figure, figureOf, sureFigure, traced } from '../reckoning/figure';
+import { sayDate } from '../words/days';
 import { trimmed } from '../words/numbers';
 import { limeNeed, type SourcedGrass } from './lime-need';
 import { laboratoryFigure } from './laboratory-figure';
@@ -101,10 +102,10 @@ export function limeInDoses(
 /** What the ledger says, for the sentence of the prescription. */
 export const ledgerSays = (ledger: Ledger | undefined, doses: readonly number[], substance: string): string => {
   if (!ledger) return '';
-  const down = ` ${trimmed(ledger.givenLb, 1)} lb ${substance} of ${trimmed(ledger.requiredLb, 1)} went down since the sample of ${ledger.since}`;
+  const down = ` ${trimmed(ledger.givenLb, 1)} lb ${substance} of ${trimmed(ledger.requiredLb, 1)} went down since the sample of ${sayDate(ledger.since)}`;
   return doses.length === 0
     ? `${down}: nothing more before a new report. Retest.`
-    : `${down}; ${trimmed(ledger.outstanding.value, 1)} lb are left, dated until ${ledger.datedUntil}, then a new report decides.`;
+    : `${down}; ${trimmed(ledger.outstanding.value, 1)} lb are left, to be down by ${sayDate(ledger.datedUntil ?? ledger.since)}; then a new report decides.`;
 };
 
 /** Lime for a soil that is too acid for its grass. */
@@ -153,7 +154,8 @@ export function prescribeLime(
   if (isRefusal(split)) return split;
   const { doses, ledger } = split;
   const shelf = product ? `${product.name}, ECCE ${trimmed(ecce, 1)}` : `Ag lime of ECCE ${ecce} assumed`;
-  const whole = need.unsettled && !ownLime ? need.says : `${need.says}, to pH ${aim}, top ${depth} in`;
+  // lime as spread has no aim of ours: the laboratory's is not known
+  const whole = need.basisEcce === undefined ? need.says : `${need.says}, to pH ${aim}, top ${depth} in`;
   const advised = tests.find((t) => t.labAdvice?.limeLb !== undefined);
   const adviceLb = advised?.labAdvice?.limeLb;
   return {
@@ -168,7 +170,8 @@ export function prescribeLime(
     targetPh: aim,
     treatedDepthIn: depth,
     requirement: need.figure,
-    material: given,
+    // what stands in the line is what is still to give
+    material: ledger ? ledger.outstanding : given,
     productId: product?.id,
     ...split,
     retest:

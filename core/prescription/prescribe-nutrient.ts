@@ -20,6 +20,7 @@ import { loggedSince } from './ledger';
 import { type Figure, sureFigure, traced } from '../reckoning/figure';
 import { inPlaceOf, ownOf } from './override-figure';
 import type { NutrientPrescription } from './prescription';
+import { sayDate } from '../words/days';
 import { threeDigits } from '../words/numbers';
 import { ELEMENT_IN_OXIDE } from '../units/atomic-masses';
 
@@ -348,8 +349,11 @@ function lessGiven(
       needLb: traced(need.value, 'need by the report', need),
       deficitLb: traced(deficit, 'the part of it that fills the soil'),
       givenLb: waits
-        ? traced(deficit, `over a year since ${first.product} of ${first.date}: the rest waits for a new report`)
-        : traced(given, logged.map((line) => `${line.product} of ${line.date}`).join(', ')),
+        ? traced(
+            deficit,
+            `over a year since ${first.product} of ${sayDate(first.date)}: the rest waits for a new report`,
+          )
+        : traced(given, logged.map((line) => `${line.product} of ${sayDate(line.date)}`).join(', ')),
     },
     {
       title: `${NAMES[nutrient]} still outstanding`,
@@ -360,7 +364,7 @@ function lessGiven(
   return {
     figure,
     says: waits
-      ? `The soil’s deficit was begun to be filled on ${first.date}: what is left of it waits for a new report.`
+      ? `The soil’s deficit was begun to be filled on ${sayDate(first.date)}: what is left of it waits for a new report.`
       : `${threeDigits(given)} lb ${nutrient} went down since the sample and count.`,
   };
 }

@@ -186,7 +186,7 @@ export function prescribeSulfur(
     targetPh: aim,
     treatedDepthIn: depth,
     requirement: given,
-    material: given,
+    material: ledger ? ledger.outstanding : given,
     ...split,
     retest: 'Retest the next season, before a third dose with a 0 to 2 in core as well.',
   };

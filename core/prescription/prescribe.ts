@@ -71,7 +71,7 @@ export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescriptio
       `The override of ${nitrogen.year.value} lb N is above the grass’s ceiling, ${ceiling} lb N per 1000 ft2 a year.`,
     );
   const clippings = sown ? undefined : clippingsDoubt(zone, nitrogen);
-  if (sown) cautions.push(sown.establishment.says, WEED_PREVENTERS);
+  if (sown) cautions.push(...(sown.establishment.assumed ? [sown.establishment.says] : []), WEED_PREVENTERS);
   if (clippings) cautions.push(clippings);
   if (!read)
     cautions.unshift(

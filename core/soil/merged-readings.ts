@@ -1,5 +1,6 @@
 import { type IsoDay, yearsBetween } from '../days/day';
 import type { Analyte, Product, SoilTest, Zone } from '../records/case';
+import { sayDate } from '../words/days';
 import { limeKindOf } from '../lime/lime-label';
 import { type Reading, readResult, withPercents } from './report';
 
@@ -26,7 +27,9 @@ function tooOld(reading: Reading, asOf: IsoDay | undefined): string | undefined 
   if (asOf === undefined || reading.from.sampledOn === '') return undefined;
   const keep = SLOW_FACTS.includes(reading.analyte) ? SLOW_FACTS_KEEP_YEARS : OLD_AFTER_YEARS;
   const years = yearsOld(reading, asOf);
-  return years > keep ? `of ${reading.from.sampledOn}, over ${keep} years old: shown, not prescribed from` : undefined;
+  return years > keep
+    ? `of ${sayDate(reading.from.sampledOn)}, over ${keep} years old: shown, not prescribed from`
+    : undefined;
 }
 
 /** Days on which lime went down on a zone, by its log. */

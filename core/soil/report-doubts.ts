@@ -64,6 +64,10 @@ function aboutUnits(test: SoilTest, readings: readonly Reading[]): string[] {
   return doubts;
 }
 
+/** A name inside a sentence: 'Potassium' is potassium there, 'CEC' stays. */
+const inSentence = (name: string): string =>
+  /^[A-Z][a-z]/.test(name) ? `${name[0]?.toLowerCase()}${name.slice(1)}` : name;
+
 function aboutAge({ tests, readings, asOf }: DoubtFacts): string[] {
   const doubts: string[] = [];
   const newest = tests[0]?.sampledOn ?? '';
@@ -77,7 +81,9 @@ function aboutAge({ tests, readings, asOf }: DoubtFacts): string[] {
   const older = readings.filter((r) => r.from.sampledOn !== newest);
   const days = [...new Set(older.map((r) => r.from.sampledOn))].sort().reverse();
   for (const day of days) {
-    const names = older.filter((r) => r.from.sampledOn === day).map((r) => analyteName(r.analyte));
+    const names = older
+      .filter((r) => r.from.sampledOn === day)
+      .map((r, i) => (i === 0 ? analyteName(r.analyte) : inSentence(analyteName(r.analyte))));
     const list = names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names[0];
     doubts.push(
       `${list} ${names.length > 1 ? 'are' : 'is'} of the report of ${sayDate(day)}: the newest does not hold ${names.length > 1 ? 'them' : 'it'}.`,

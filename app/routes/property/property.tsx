@@ -132,7 +132,7 @@ function stagesOf(work: PropertyWork): Stage[] {
         fails > 0
           ? `${fails} ${fails === 1 ? 'check fails' : 'checks fail'}`
           : zoneSeason?.season
-            ? `${zoneSeason.doses.length} doses in ${work.year}`
+            ? `${zoneSeason.doses.length} ${zoneSeason.doses.length === 1 ? 'dose' : 'doses'} in ${work.year}`
             : zone
               ? 'needs a climate'
               : 'needs a zone',

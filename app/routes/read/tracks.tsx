@@ -55,6 +55,8 @@ function PhTrack({ ph, width }: { ph: PhFinding; width: number }) {
 export function Tracks({ read, judged }: { read: Interpretation; judged: Interpretation }) {
   const [ref, width] = useWidth<HTMLDivElement>(396);
   const ph = read.ph && PhTrack({ ph: read.ph, width });
+  // salt and sodium are judged below, with the cations
+  const described = read.described.filter((reading) => !['EC', 'ESP', 'SAR'].includes(reading.analyte));
   return (
     <div className="tracks">
       <div className="thead" aria-hidden="true">
@@ -118,18 +120,20 @@ export function Tracks({ read, judged }: { read: Interpretation; judged: Interpr
           </div>
         </div>
       ))}
-      <div className="desc">
-        <span className="small">Described, not judged:</span>
-        {read.described.map((reading) => (
-          <span key={reading.analyte}>
-            <b>
-              {reading.qualifier}
-              {showExact(reading.reported)}
-            </b>{' '}
-            <Substances text={`${reading.reportedUnit} ${analyteName(reading.analyte)}`} />
-          </span>
-        ))}
-      </div>
+      {described.length > 0 && (
+        <div className="desc">
+          <span className="small">Described, not judged:</span>
+          {described.map((reading) => (
+            <span key={reading.analyte}>
+              <b>
+                {reading.qualifier}
+                {showExact(reading.reported)}
+              </b>{' '}
+              <Substances text={`${reading.reportedUnit} ${analyteName(reading.analyte)}`} />
+            </span>
+          ))}
+        </div>
+      )}
     </div>
   );
 }

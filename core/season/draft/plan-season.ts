@@ -16,6 +16,7 @@ import { doseCeiling, isWeakGround, leastDaysBetweenN, WEAK_TOTAL_N } from '../r
 import { freeInTime } from '../rules/before-frost';
 import type { NitrogenParts } from '../rules/nitrogen-parts';
 import { isWeakSoil } from '../../prescription/cation-exchange';
+import { TOO_SMALL_LB } from '../../prescription/prescribe-nutrient';
 import type { Interpretation } from '../../soil/interpret';
 import { isAcidSoil } from '../plan/acid-soil';
 import { nitrogenGiven, type ZoneYear, zoneYear } from '../plan/zone-year';
@@ -383,7 +384,22 @@ function planZone(
             (day) => clearOfLime(N, day),
           )
         : { doses: [], missed: 0 };
-    result.doses = [...phDoses, ...sown.doses, ...later.doses].sort((a, b) => a.date.localeCompare(b.date));
+    const sownK = needK - total(sown.doses, 'K2O') - total(later.doses, 'K2O');
+    const K = sownK > TOO_SMALL_LB.K ? choose('K2O') : undefined;
+    const potash = K
+      ? planRider(
+          ground,
+          K,
+          'K2O',
+          sownK,
+          doseCeiling(zone, K, 'K2O', codes),
+          [...sown.doses, ...later.doses],
+          prescription.potassium.year,
+          (day) => day >= dayOfYear(establishment.on),
+        ).doses
+      : [];
+    if (sownK > TOO_SMALL_LB.K && !K) miss('K2O', `Nothing on the shelf brings ${words(sownK)} lb K2O per 1000 here.`);
+    result.doses = [...phDoses, ...sown.doses, ...later.doses, ...potash].sort((a, b) => a.date.localeCompare(b.date));
     // shares of the year bind a grown stand only
     result.parts = { ...parts, parts: parts.parts.filter((part) => part.to >= after) };
     return result;

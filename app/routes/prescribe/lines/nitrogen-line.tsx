@@ -85,7 +85,7 @@ export function NitrogenLine({
           reckoned anew.
         </p>
       )}
-      {zoneSeason.grass.season === 'cool' && (
+      {zoneSeason.grass.season === 'cool' && !prescription.establishment && (
         <Schools title="The end of the year, by schools" schools={LATE_SEASON_SCHOOLS} chosen={lateSeason} />
       )}
     </Line>

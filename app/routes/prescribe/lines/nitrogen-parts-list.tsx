@@ -52,22 +52,28 @@ export function NitrogenPartsList({
         </tbody>
       </table>
       {parts.choice && (
-        <fieldset className="highph partschoice">
-          <legend className="small">How the year is shared out</legend>
-          {(Object.keys(COOL_SEASON_CHOICES) as CoolSeasonChoice[]).map((id) => {
-            const { title, because, against } = COOL_SEASON_CHOICES[id];
-            return (
-              <div key={id}>
-                <Radio checked={parts.choice === id} onChange={() => onChoose(id)}>
-                  {title}
-                </Radio>
-                <p className="small">
-                  {because} <i>Against:</i> {against}
-                </p>
-              </div>
-            );
-          })}
-        </fieldset>
+        <details className="practice">
+          <summary>
+            How the year is shared out: {COOL_SEASON_CHOICES[parts.choice].title.toLowerCase()} here,{' '}
+            {Object.keys(COOL_SEASON_CHOICES).length - 1} others
+          </summary>
+          <fieldset className="highph">
+            <legend className="vh">How the year is shared out</legend>
+            {(Object.keys(COOL_SEASON_CHOICES) as CoolSeasonChoice[]).map((id) => {
+              const { title, because, against } = COOL_SEASON_CHOICES[id];
+              return (
+                <div key={id}>
+                  <Radio checked={parts.choice === id} onChange={() => onChoose(id)}>
+                    {title}
+                  </Radio>
+                  <p className="small">
+                    {because} <i>Against:</i> {against}
+                  </p>
+                </div>
+              );
+            })}
+          </fieldset>
+        </details>
       )}
       <p className="small">
         {parts.because}
