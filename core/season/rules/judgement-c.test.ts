@@ -214,6 +214,40 @@ describe('C: nitrogen through the year (judgement)', () => {
   });
 });
 
+describe('D: potash and small needs (judgement)', () => {
+  const k = (value: number) =>
+    reportOf('2026-11-20', [pH(6.5), { analyte: 'K', value, unit: 'ppm', method: 'mehlich-3' }]);
+  it('D1 potash nobody asked for is no bar: a grade with it feeds alone, and comes last beside another', () => {
+    const alone = caseOf({}, { ...only('lawn-24-0-11'), soilTests: [k(110)] });
+    expect(feedings(alone).length).toBeGreaterThan(1);
+    expect(standing(alone, 'potassium-year')).toBe('warn');
+    const beside = caseOf({}, { ...only('lawn-24-0-11', 'urea-46'), soilTests: [k(110)] });
+    expect(feedings(beside).every((d) => d.productId === 'urea-46')).toBe(true);
+  });
+  it('D1 on sand K2O may go to one and a half times the nitrogen, elsewhere to the nitrogen, and to the need where very low', () => {
+    const potash = (zone: Partial<Zone>, value: number) =>
+      draftOf(caseOf(zone, { soilTests: [k(value)] })).prescription.potassium.yearLb;
+    expect(potash({ care: 'low' }, 26)).toBe(2);
+    expect(potash({ care: 'low', texture: 'sand' }, 26)).toBeGreaterThan(2);
+    expect(potash({ care: 'low', texture: 'sand' }, 26)).toBeLessThanOrEqual(3);
+    expect(potash({ care: 'low' }, 10)).toBeGreaterThan(2);
+  });
+  it('D3 needs too small to spread are said and not planned', () => {
+    const mg = (value: number) =>
+      draftOf(
+        caseOf(
+          {},
+          {
+            soilTests: [reportOf('2026-11-20', [pH(6.5), { analyte: 'Mg', value, unit: 'ppm', method: 'mehlich-3' }])],
+          },
+        ),
+      ).prescription.magnesium;
+    expect(mg(66).yearLb).toBe(0);
+    expect(mg(66).says).toContain('too little to spread');
+    expect(mg(40).yearLb).toBeGreaterThan(0.05);
+  });
+});
+
 describe('D: codes (judgement)', () => {
   it('D4 P2O5 of a dose and a year, the age of the test, the slow share by date', () => {
     const low = reportOf('2026-11-20', [pH(6.5), { analyte: 'P', value: 5, unit: 'ppm', method: 'mehlich-3' }]);
