@@ -63,7 +63,7 @@ test('every layout of the simulated laboratory means the same, from bag to presc
   const meanings: string[] = [];
   for (const layout of [
     'One row a sample, ppm in the header',
-    'Pounds per acre, depth stated above the table',
+    'Pounds per acre, depth of the cores above the table',
     'Decimal commas, semicolons, pH in CaCl2',
     'One row a result, unit and method beside it',
     'Ammonium acetate bases, Bray or Olsen beside Mehlich-3',

@@ -79,8 +79,12 @@ test('a rule broken by dragging is named, undone, and done again by keys', async
 
   // what would mend it is offered under the check, tried out beforehand
   await page.getByRole('button', { name: 'Redo' }).click();
-  await checks(page).getByRole('list', { name: 'What would mend it: Heat' }).getByRole('button').first().click();
-  await expect(said).toContainText('Mends Front lawn: Heat');
+  await checks(page)
+    .getByRole('list', { name: 'What would mend it: Soluble N of a summer dose' })
+    .getByRole('button')
+    .first()
+    .click();
+  await expect(said).toContainText(/Mends Front lawn: .*Heat/);
   await expect(checks(page)).toContainText('0 fail');
   // back at the plan that was found, it is known as such again
   await page.keyboard.press('Control+z');
@@ -176,7 +180,7 @@ test('a year that cannot be planned says what clashes, and goes once that is let
   await trips.fill('3');
   await trips.press('Enter');
   await expect(trips).toHaveValue('3');
-  await expect(page.getByText('9 of 3')).toBeVisible();
+  await expect(page.getByText('10 of 3')).toBeVisible();
   await page.getByRole('button', { name: 'Find the best plan' }).click();
   const alert = page.locator('.noplan');
   await expect(alert).toContainText('No plan keeps every rule', SOLVING);

@@ -70,11 +70,11 @@ test('from an empty browser to dated, weighed doses, out as a file and back, and
   await page.keyboard.press('4');
   await expect(page.getByRole('heading', { name: 'Prescription' })).toBeVisible();
   const lime = page.getByRole('region', { name: 'pH first' });
-  await expect(lime).toContainText('15.8 lb lime');
+  await expect(lime).toContainText('11.4 lb lime');
   await expect(page.getByRole('region', { name: 'Nitrogen' })).toContainText('1.975 lb N');
-  await lime.getByRole('button', { name: '15.8, Lime, show workings' }).click();
+  await lime.getByRole('button', { name: '11.4, Lime, show workings' }).click();
   const slip = page.getByRole('complementary', { name: 'Workings of Lime' });
-  await expect(slip).toContainText('15.43 × 90 ÷ 88');
+  await expect(slip).toContainText('15.43 × 65 ÷ 88');
   await page.keyboard.press('Escape');
   await expect(slip).toBeHidden();
   const clippings = page.getByRole('checkbox', { name: /Clippings returned/ });
