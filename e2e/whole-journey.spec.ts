@@ -11,6 +11,8 @@ test('from an empty browser to dated, weighed doses, out as a file and back, and
   const other = await context.newPage();
   await other.goto('/');
   await expect(other.getByText('Nothing here yet')).toBeVisible();
+  // a tab behind another draws once a second, and a click waits for two drawings
+  await page.bringToFront();
   await page.goto('/');
   await expect(page.getByText('Nothing here yet')).toBeVisible();
 
