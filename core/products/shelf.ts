@@ -3,7 +3,9 @@ import type { Grass } from '../packs/grasses';
 import { gypsumPercent } from '../gypsum/gypsum-label';
 import { ecceOf, limeKindOf } from '../lime/lime-label';
 import { slowShare } from '../nitrogen/forms';
+import { isSurfaceUrea } from '../nitrogen/surface-urea';
 import { isStrongAcidifier } from './strong-acidifier';
+import { unfitForCloseCut } from './close-cut-feeds';
 import { packageLb } from './package-lb';
 
 /** Chloride above this share makes a potash a muriate, percent. Sulfate of potash holds about 2. Common practice. */
@@ -25,20 +27,25 @@ export interface ShelfContext {
   saline?: boolean;
   /** Soil too acid, or lime outstanding: strong acidifiers come last (B5). */
   acidSoil?: boolean;
+  /** Above pH 7.3 or with free carbonate: ammonium and slow forms come before surface urea (C5). */
+  limySoil?: boolean;
+  /** Turf cut close is spoon-fed: fine granules and sprays, no lawn grade (C10). */
+  closeCut?: boolean;
 }
 
 /** Why a product may not be used for a purpose on a zone, or undefined where it may. */
 export function excluded(
   product: Product,
   purpose: PlannedFor,
-  { grass, phosphorusWanted, saline }: ShelfContext,
+  { grass, phosphorusWanted, saline, closeCut }: ShelfContext,
 ): string | undefined {
   const { guaranteed } = product;
   if (product.pesticide)
     return 'holds a pesticide: it has a label rate of its own and never enters a feeding plan by itself';
   if (product.unfinished) return 'its label is not finished';
   if (percentFor(product, purpose) === 0) return `carries no ${purpose === 'sulfur' ? 'free sulfur' : purpose}`;
-  if (product.form === 'liquid') return 'liquids are a supplement, not planned here';
+  const isFeed = purpose === 'N' || purpose === 'P2O5' || purpose === 'K2O';
+  if (product.form === 'liquid' && !(closeCut && isFeed)) return 'liquids are a supplement, not planned here';
   const lime = limeKindOf(product);
   if (purpose === 'lime')
     return lime === 'burnt' || lime === 'hydrated'
@@ -57,7 +64,7 @@ export function excluded(
   if (grass.lowChloride && (guaranteed.Cl ?? 0) >= HIGH_CHLORIDE_PERCENT)
     return `chloride ${guaranteed.Cl} %: ${grass.name} wants the sulfate`;
   if (lime !== undefined) return 'a lime';
-  return undefined;
+  return closeCut && isFeed ? unfitForCloseCut(product) : undefined;
 }
 
 /** Price of a pound of what the product is chosen for; lime counts by its neutralising value. Infinity without a price. */
@@ -76,7 +83,8 @@ export function choicesFor(products: readonly Product[], purpose: PlannedFor, co
     [
       (purpose === 'N' && context.acidSoil && isStrongAcidifier(p) ? 2 : 0) +
         // potash nobody asked for is no bar, and the last choice (D1)
-        (purpose === 'N' && !context.potassiumWanted && (p.guaranteed.K2O ?? 0) > 0 ? 1 : 0),
+        (purpose === 'N' && !context.potassiumWanted && (p.guaranteed.K2O ?? 0) > 0 ? 1 : 0) +
+        (purpose === 'N' && context.limySoil && isSurfaceUrea(p) ? 1 : 0),
       (p.onHandLb ?? 0) > 0 ? 0 : 1,
       purpose === 'N' && slowShare(p) < 0.3 ? 1 : 0,
       pricePerLb(p, purpose),

@@ -1,6 +1,7 @@
 import { slowShare } from '../../nitrogen/forms';
 import { saltCarriers } from '../../products/carriers';
 import { MOST_SALT_ON_SALTY_LB, productSalt } from '../../products/salt';
+import { MOST_CLOSE_CUT_SGN, unfitForCloseCut } from '../../products/close-cut-feeds';
 import { HIGH_CHLORIDE_PERCENT } from '../../products/shelf';
 import { evaluate } from '../../reckoning/define';
 import { isRefusal } from '../../reckoning/refusal';
@@ -8,7 +9,10 @@ import { two } from '../../words/numbers';
 import type { Dose } from '../plan/dose';
 import { daysBetween } from '../../days/day';
 import { isStrongAcidifier } from '../../products/strong-acidifier';
+import { sayDay } from '../../words/days';
+import { lostToAir } from '../../nitrogen/surface-urea';
 import { isAcidSoil } from '../plan/acid-soil';
+import { isLimySoil } from '../plan/limy-soil';
 import {
   isWeakGround,
   nitrogenCeilings,
@@ -251,6 +255,48 @@ const strongAcidifier = check({
     `${name} works against the lime on soil that is too acid already: another source of nitrogen suits.`,
 });
 
+const limyUrea = check({
+  id: 'urea-limy',
+  kind: 'dose',
+  title: 'Urea on limy soil',
+  rule: 'Above pH 7.3 or with free carbonate urea on the ground is watered in the same day: of dry urea a third goes to the air (C5).',
+  measure: ({ zoneSeason, doses, productOf }: Facts) => {
+    if (!isLimySoil(zoneSeason)) return undefined;
+    const watered = zoneSeason.zone.irrigated !== false;
+    const lostOf = (dose: Dose) => {
+      const product = productOf(dose);
+      return product ? dose.rateLb * lostToAir(product, watered) : 0;
+    };
+    const urea = doses.filter((d) => lostOf(d) > EPS);
+    const lb = urea.reduce((sum, d) => sum + lostOf(d), 0);
+    if (urea.length === 0) return { found: 'no urea on the ground', watered, doses: urea, lb };
+    return { found: `${two(lb)} lb N to the air${watered ? ', watered that day' : ''}`, watered, doses: urea, lb };
+  },
+  standing: ({ watered, doses }) => (watered || doses.length === 0 ? 'pass' : 'warn'),
+  says: ({ doses, lb }) =>
+    `Nobody waters here: of the urea of ${sayDay(doses[0]?.date ?? '')}${doses.length > 1 ? ' and after' : ''} ${two(lb)} lb N per 1000 can go to the air from this limy soil. Spread it the day a quarter inch of rain is sure, or take an ammonium or coated source.`,
+});
+
+const closeCutFeed = check({
+  id: 'close-cut-feed',
+  kind: 'dose',
+  title: 'Feeds for close-cut turf',
+  rule: `Close-cut turf is fed by granules of size guide number ${MOST_CLOSE_CUT_SGN} at most and by sprays (C10).`,
+  measure: ({ zoneSeason: { zone }, doses, productOf }: Facts) => {
+    if (zone.turf !== 'close-cut') return undefined;
+    const coarse = doses.filter((d) => {
+      const product = productOf(d);
+      return product && isFeed(d.for) && unfitForCloseCut(product) !== undefined;
+    });
+    const product = coarse[0] && productOf(coarse[0]);
+    return { found: dosesIn(coarse), doses: coarse, name: product?.name, why: product && unfitForCloseCut(product) };
+  },
+  standing: noneOf('fail'),
+  says: ({ name, why }) => `${name} has no place on close-cut turf: ${why}.`,
+});
+
+const isFeed = (purpose: Dose['for']): boolean => purpose === 'N' || purpose === 'P2O5' || purpose === 'K2O';
+
 export const DOSE_CHECKS = [
   solubleDose,
   totalDose,
@@ -258,6 +304,8 @@ export const DOSE_CHECKS = [
   oxideDose('P2O5', ({ codes }) => phosphateDoseCeiling(codes)),
   closeTogether,
   strongAcidifier,
+  limyUrea,
+  closeCutFeed,
   saltDose,
   chloride,
   pesticide,

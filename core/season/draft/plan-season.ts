@@ -19,6 +19,7 @@ import { isWeakSoil } from '../../prescription/cation-exchange';
 import { TOO_SMALL_LB } from '../../prescription/prescribe-nutrient';
 import type { Interpretation } from '../../soil/interpret';
 import { isAcidSoil } from '../plan/acid-soil';
+import { isLimySoil } from '../plan/limy-soil';
 import { nitrogenGiven, type ZoneYear, zoneYear } from '../plan/zone-year';
 import { shareOut } from './share-out';
 import { closingCode, codeNutrientsOf, tooFastForCode } from '../rules/local-codes';
@@ -286,7 +287,17 @@ function planZone(
   const grass = grassIn(plan.packs, zone.grass);
   const saline = prescription.salinity.standing === 'saline';
   const acidSoil = isAcidSoil({ read, prescription });
-  const context = { grass, phosphorusWanted: needP > 0, potassiumWanted: needK > 0, saline, acidSoil };
+  const limySoil = isLimySoil({ zone, read });
+  const closeCut = zone.turf === 'close-cut';
+  const context = {
+    grass,
+    phosphorusWanted: needP > 0,
+    potassiumWanted: needK > 0,
+    saline,
+    acidSoil,
+    limySoil,
+    closeCut,
+  };
   const shelf: ZoneSeason['shelf'] = {};
   const choose = (purpose: PlannedFor): Product | undefined => {
     const options = choicesFor(products, purpose, context);

@@ -4,7 +4,7 @@ import { MilpBuilder, type RuleKind } from './milp';
 import type { ModelParts, PlanModel } from './model-parts';
 import { addNeedRows } from './need-rows';
 import type { PlanProblem, ZoneProblem } from './problem-shape';
-import { addPartRows } from './part-rows';
+import { addPartRows, ASTRAY_COST } from './part-rows';
 import { addSchoolRows } from './school-rows';
 import { addStoreRows } from './store-rows';
 import { addTripRows } from './trip-rows';
@@ -19,10 +19,12 @@ function addDoses(parts: ModelParts, z: number): void {
   zone.carriers.forEach((carrier, c) => {
     carrier.open.forEach((open, week) => {
       if (!open) return;
-      const chosen = builder.binary(`y_${z}_${c}_${week}`);
       const { product, leastRateLb } = carrier;
+      // nitrogen that goes to the air feeds no more than nitrogen at the wrong time (C5)
+      const lost = carrier.lostToAir * ASTRAY_COST;
+      const chosen = builder.binary(`y_${z}_${c}_${week}`, leastRateLb * lost);
       const room = carrier.mostRateLb - leastRateLb;
-      const over = room > 0 ? builder.column(`r_${z}_${c}_${week}`, { upper: room }) : undefined;
+      const over = room > 0 ? builder.column(`r_${z}_${c}_${week}`, { upper: room, cost: lost }) : undefined;
       if (over !== undefined)
         builder.row(
           `most_${z}_${c}_${week}`,

@@ -12,7 +12,7 @@ const CLEAR_OF_BARE = 1.5;
 const MONTH_DAYS = 31;
 
 /** A pound of nitrogen outside the share of its part, lb N/1000 ft2, in the currency of the prices: dearer than any bag of it (E2). Decision. */
-const ASTRAY_COST = 250;
+export const ASTRAY_COST = 250;
 
 type Wanted = (name: string, terms: [number, number][], bounds: { least?: number; most?: number }) => void;
 

@@ -198,7 +198,9 @@ describe('schools of practice', () => {
     ['close-cut turf', { turf: 'close-cut' as const }],
   ])('the two steps fit under the small doses of %s', (_what, change) => {
     const given = demo('okonedo-residence');
-    given.products = [...STARTER_SHELF];
+    // a greens grade: soluble, and fine enough for close-cut turf (C10)
+    const fine = { ...STARTER_SHELF.find((p) => p.id === 'ammonium-sulfate-21')!, id: 'fine-21', sizeGuideNumber: 100 };
+    given.products = [...STARTER_SHELF, fine];
     given.zones = given.zones.map((zone) => ({ ...zone, ...change }));
     const { best, checks } = solved(given);
     expect(conflictWords(best).filter(() => best.status === 'infeasible')).toEqual([]);

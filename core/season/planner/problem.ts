@@ -6,9 +6,11 @@ import { demandByDay } from '../rules/nitrogen-parts';
 import { isStrongAcidifier } from '../../products/strong-acidifier';
 import { doseKey } from '../plan/dose-key';
 import { isAcidSoil } from '../plan/acid-soil';
+import { isLimySoil } from '../plan/limy-soil';
 import { BUILT_IN_PACKS, grassIn } from '../../packs/rule-packs';
 import { saltCarriers } from '../../products/carriers';
 import { losesAmmonia, slowShare } from '../../nitrogen/forms';
+import { lostToAir } from '../../nitrogen/surface-urea';
 import { MOST_SALT_ON_SALTY_LB, productSalt } from '../../products/salt';
 import { choicesFor, excluded, type ShelfContext } from '../../products/shelf';
 import { evaluate } from '../../reckoning/define';
@@ -125,12 +127,15 @@ function zoneProblem(
   const phosphateYear = Math.max(0, prescription.phosphorus.yearLb - (letGo[`${zone.id}/phosphorus-year`] ?? 0));
   const saline = prescription.salinity.standing === 'saline';
   const acidSoil = isAcidSoil(zoneSeason);
+  const limySoil = isLimySoil(zoneSeason);
   const context: ShelfContext = {
     grass,
     phosphorusWanted: phosphateYear > 0,
     potassiumWanted: potashYear > 0,
     saline,
     acidSoil,
+    limySoil,
+    closeCut: zone.turf === 'close-cut',
   };
   const ground: Ground = {
     year: plan.year,
@@ -173,6 +178,7 @@ function zoneProblem(
         mostRateLb,
         open,
         ammonia: losesAmmonia(product),
+        lostToAir: limySoil ? lostToAir(product, zone.irrigated !== false) : 0,
         release: new Map(released.map(([w, byDay]) => [w, sumByWeek(byDay, weeks)])),
         freeInHeat: new Map(released.map(([w, byDay]) => [w, sumInHeat(byDay, season.heat)])),
       });

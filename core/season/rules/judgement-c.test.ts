@@ -1,3 +1,4 @@
+import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import type { Case, Product, Zone } from '../../records/case';
 import { CLIMATE_PRESETS, STARTER_SHELF } from '../../packs/starter-shelf';
@@ -11,6 +12,12 @@ import { withDoses } from '../plan/with-doses';
 import { zoneYear } from '../plan/zone-year';
 import { climateYear } from '../../climate/climate-year';
 import { soilTemperatureByDay } from '../../climate/soil-temperature';
+import { lostToAir } from '../../nitrogen/surface-urea';
+import { planBest } from '../planner/plan-best';
+import { excluded } from '../../products/shelf';
+import { grassOf } from '../../packs/grasses';
+import { buildModel } from '../planner/build-model';
+import { planProblem } from '../planner/problem';
 import { freeBy } from './before-frost';
 import { doseCeiling, nitrogenCeilings } from './dose-ceilings';
 
@@ -211,6 +218,93 @@ describe('C: nitrogen through the year (judgement)', () => {
         (s) => s.id === 'water',
       ),
     ).toBe(false);
+  });
+});
+
+describe('C5: the source by the soil (judgement)', () => {
+  const limy = (zone: Partial<Zone>, ...ids: string[]) =>
+    caseOf(zone, { ...only(...ids), soilTests: [reportOf('2026-11-20', [pH(7.8)])] });
+  it('C5 above 7.3 ammonium feeds before urea, and urea before it elsewhere only for its price', () => {
+    expect(
+      feedings(limy({}, 'urea-46', 'ammonium-sulfate-21')).every((d) => d.productId === 'ammonium-sulfate-21'),
+    ).toBe(true);
+    const neutral = caseOf({}, only('urea-46', 'ammonium-sulfate-21'));
+    expect(feedings(neutral).every((d) => d.productId === 'urea-46')).toBe(true);
+    const chalk = caseOf({ calciumCarbonatePercent: 4 }, only('urea-46', 'ammonium-sulfate-21'));
+    expect(feedings(chalk).every((d) => d.productId === 'ammonium-sulfate-21')).toBe(true);
+  });
+  it('C5 the loss of urea is shown where it is watered in and warned of where nobody waters', () => {
+    expect(standing(limy({}, 'urea-46'), 'urea-limy')).toBe('pass');
+    expect(standing(limy({ irrigated: false }, 'urea-46'), 'urea-limy')).toBe('warn');
+    expect(standing(limy({ irrigated: false }, 'ammonium-sulfate-21'), 'urea-limy')).toBe('pass');
+    expect(standing(limy({ irrigated: false }, 'coated-urea-42'), 'urea-limy')).toBe('pass');
+    expect(standing(caseOf({ irrigated: false }, only('urea-46')), 'urea-limy')).toBeUndefined();
+    // a pound of nitrogen from urea, dry: 36 % (Bowman et al. 1987, HortScience 22:84-87; value from memory)
+    expect(lostToAir(product('urea-46'), false) / 0.46).toBeCloseTo(0.36, 9);
+    expect(lostToAir(product('coated-urea-42'), false)).toBe(0);
+  });
+  it('C5 the planner, too, leaves urea for ammonium on limy soil that nobody waters', () => {
+    const given = limy({ irrigated: false }, 'urea-46', 'ammonium-sulfate-21');
+    const problem = planProblem(given, planSeason(given, 2027))!;
+    const lost = Object.fromEntries(problem.zones[0]!.carriers.map((c) => [c.product.id, c.lostToAir]));
+    expect(lost['urea-46']).toBeCloseTo(0.46 * 0.36, 9);
+    expect(lost['ammonium-sulfate-21']).toBe(0);
+    const model = buildModel(problem);
+    const costs = (id: string) =>
+      model.doses.filter((d) => d.product.id === id).map((d) => model.milp.columns[d.chosen]!.cost);
+    expect(Math.min(...costs('urea-46'))).toBeGreaterThan(0);
+    expect(Math.max(...costs('ammonium-sulfate-21'))).toBe(0);
+  });
+});
+
+describe('C10: close-cut turf is spoon-fed (judgement)', () => {
+  const GREEN: Partial<Zone> = { grass: 'creeping-bentgrass', turf: 'close-cut', texture: 'sand' };
+  it('C10 a lawn grade, or one of unstated size, is refused by number, a fine one and a spray are not', () => {
+    const context = {
+      grass: grassOf('creeping-bentgrass'),
+      phosphorusWanted: false,
+      potassiumWanted: false,
+      closeCut: true,
+    };
+    const sized = (sizeGuideNumber?: number) => ({ ...product('urea-46'), sizeGuideNumber });
+    expect(excluded(sized(200), 'N', context)).toBe('size guide number 200: close-cut turf takes 125 at most');
+    expect(excluded(sized(), 'N', context)).toMatch(/^no size guide number/);
+    expect(excluded(sized(125), 'N', context)).toBeUndefined();
+    expect(excluded(product('liquid-slow-25'), 'N', context)).toBeUndefined();
+    expect(excluded({ ...product('liquid-slow-25'), lbPerGal: undefined }, 'N', context)).toMatch(/weight a gallon/);
+    expect(excluded(product('liquid-iron-6'), 'N', context)).toMatch(/iron spray/);
+    // lime, gypsum and sulfur are no feeds, and on a lawn nothing changes
+    expect(excluded(product('calcitic-lime'), 'lime', context)).toBeUndefined();
+    expect(excluded(sized(200), 'N', { ...context, closeCut: false })).toBeUndefined();
+    expect(excluded(product('liquid-slow-25'), 'N', { ...context, closeCut: false })).toMatch(/supplement/);
+  });
+  it('C10 a green with granules of 200 and one liquid gets the liquid every 10 to 21 days in small doses', async () => {
+    for (const [grass, care] of [
+      ['creeping-bentgrass', 'standard'],
+      ['creeping-bentgrass', 'high'],
+      ['bermudagrass', 'standard'],
+    ] as const) {
+      const given = caseOf({ ...GREEN, grass, care }, only('ammonium-sulfate-21', 'liquid-slow-25'));
+      const plan = planSeason(given, 2027);
+      const best = planBest(await loadHighs(), given, plan, {}, { gap: 0.05, seconds: 300 });
+      const doses = best.doses.filter((d) => d.for === 'N').sort((a, b) => a.date.localeCompare(b.date));
+      expect(new Set(doses.map((d) => d.productId))).toEqual(new Set(['liquid-slow-25']));
+      const laid = withDoses(plan, given, best.doses);
+      for (const dose of laid.zones[0]!.doses) expect(dose.delivers['N-soluble'] ?? 0).toBeLessThanOrEqual(0.25 + 1e-9);
+      const waits = doses.slice(1).map((d, i) => dayOf(d.date) - dayOf(doses[i]!.date));
+      for (const days of waits) expect(days).toBeGreaterThanOrEqual(10);
+      // heat closes a bentgrass green for a while; over the rest of the year none waits longer than three weeks
+      expect(waits.filter((days) => days > 21).length).toBeLessThanOrEqual(1);
+    }
+  });
+  it('C10 a lawn grade put there by hand fails', () => {
+    const given = caseOf(GREEN, only('ammonium-sulfate-21', 'liquid-slow-25'));
+    const plan = planSeason(given, 2027);
+    const dose = { zoneId: 'z', date: '2027-05-03', productId: 'ammonium-sulfate-21', for: 'N', rateLb: 1 } as const;
+    const zone = withDoses(plan, given, [{ ...dose, zoneId: given.zones[0]!.id }]).zones[0]!;
+    const found = checkZonePlan(zone, given, plan).find((c) => c.id === 'close-cut-feed');
+    expect(found).toMatchObject({ standing: 'fail' });
+    expect(found?.says).toMatch(/size guide number 200/);
   });
 });
 

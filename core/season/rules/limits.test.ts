@@ -34,10 +34,10 @@ describe('limits of a season', () => {
   it('lets potash run over by a quarter of a pound, or by 15 % where that is more', () => {
     expect([0, 1, 2, 3].map((lb) => Number(potashOverLb(lb).toFixed(9)))).toEqual([0.25, 0.25, 0.3, 0.45]);
   });
-  it('waits at most 84 days for nitrogen in season, 56 on sand, 42 close-cut', () => {
+  it('waits at most 84 days for nitrogen in season, 56 on sand, 21 close-cut (C10)', () => {
     expect(
       [{}, { texture: 'sand' as const }, { turf: 'close-cut' as const }].map((z) => mostDaysBetweenN(zone(z))),
-    ).toEqual([84, 56, 42]);
+    ).toEqual([84, 56, 21]);
   });
   it('spreads no less than a pound of product or a quarter pound of nutrient, on close-cut turf half and a tenth', () => {
     const close = zone({ turf: 'close-cut' });

@@ -15,8 +15,8 @@ export const yearToleranceLb = (needLb: number): number =>
 /** K2O may run over its need this far, because grades bring it along; P2O5 may not. Common practice. */
 const POTASH_OVER = { share: 0.15, lb: 0.25 } as const;
 export const potashOverLb = (needLb: number): number => Math.max(needLb * POTASH_OVER.share, POTASH_OVER.lb);
-/** Longest wait between nitrogen doses within the open season, days: sand lets nitrogen go. Common practice. */
-const MOST_DAYS = { usual: 84, sand: 56, 'close-cut': 42 } as const;
+/** Longest wait between nitrogen doses within the open season, days: sand lets nitrogen go, and close-cut turf is spoon-fed (C10). Common practice. */
+const MOST_DAYS = { usual: 84, sand: 56, 'close-cut': 21 } as const;
 /**
  * Nitrogen that slow doses may still let go in the heat of summer on cool-season grass, lb N/1000 ft2. Common practice: light
  * feeding at the most, and half a pound is the least useful dose.

@@ -30,8 +30,10 @@ export function AddDose({
   onAdd: (next: PlannedDose[] | Refusal, says: string) => void;
   onClose: () => void;
 }) {
-  const usable = products.filter((p) => !p.pesticide && !p.unfinished && p.form !== 'liquid');
   const [zone, setZone] = useState(zoneId);
+  // close-cut turf is fed by sprays, too (C10)
+  const sprays = zones.find((z) => z.id === zone)?.turf === 'close-cut';
+  const usable = products.filter((p) => !p.pesticide && !p.unfinished && (p.form !== 'liquid' || sprays));
   const [date, setDate] = useState<string | undefined>();
   const [productId, setProductId] = useState<string | undefined>();
   const [rateLb, setRateLb] = useState<number | null>(null);

@@ -39,7 +39,10 @@ export function DosePanel(props: DosePanelProps) {
   const product = products.find((p) => p.id === dose.productId);
   const serving = products.filter(
     (p) =>
-      percentFor(p, dose.for) > 0 && !p.pesticide && !p.unfinished && (p.form !== 'liquid' || p.id === dose.productId),
+      percentFor(p, dose.for) > 0 &&
+      !p.pesticide &&
+      !p.unfinished &&
+      (p.form !== 'liquid' || zone.turf === 'close-cut' || p.id === dose.productId),
   );
   return (
     <section className="dosepanel" aria-labelledby={`${id}-h`}>

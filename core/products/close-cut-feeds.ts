@@ -1,0 +1,24 @@
+import type { Product } from '../records/case';
+
+/** Largest size guide number of granules that fall through close-cut turf and are not picked up by the mower (C10). Common practice. */
+export const MOST_CLOSE_CUT_SGN = 125;
+
+/** A spray whose iron outweighs its nitrogen is an iron spray: fed by it the grass would blacken. Common practice. */
+const isIronSpray = ({ guaranteed: { N = 0, Fe = 0 } }: Product): boolean => Fe > N;
+
+/**
+ * Why a feed has no place on close-cut turf, or undefined where it has: greens are spoon-fed with fine granules and sprays (C10).
+ * Coated urea of size guide number 230: refused, 125 at most.
+ */
+export function unfitForCloseCut(product: Product): string | undefined {
+  if (product.form === 'liquid') {
+    if (product.lbPerGal === undefined) return 'its weight a gallon is not on the label, so it cannot be measured out';
+    return isIronSpray(product) ? 'an iron spray: it greens, it does not feed' : undefined;
+  }
+  const size = product.sizeGuideNumber;
+  if (size === undefined)
+    return `no size guide number on its label: close-cut turf takes ${MOST_CLOSE_CUT_SGN} at most`;
+  return size > MOST_CLOSE_CUT_SGN
+    ? `size guide number ${size}: close-cut turf takes ${MOST_CLOSE_CUT_SGN} at most`
+    : undefined;
+}
