@@ -100,7 +100,11 @@ function aboutBuffer(ph: number | undefined, readings: readonly Reading[]): stri
     return [
       `Buffer pH ${buffer.value}: the report does not say which buffer it is. It is left aside, and lime is estimated from texture. Give the method of buffer-pH: ${BUFFER_METHODS.join(', ')}.`,
     ];
-  if (buffer.setAside) return [`The buffer pH is left aside: ${buffer.setAside}. Lime is estimated from texture.`];
+  // where the pH is as old, its own doubt says that lime waits for a new report
+  if (buffer.setAside)
+    return findReading(readings, 'pH')?.setAside
+      ? []
+      : [`The buffer pH is left aside: ${buffer.setAside}. Lime is estimated from texture.`];
   const doubts: string[] = [];
   const soil = findReading(readings, 'pH');
   if (soil && soil.from.sampledOn > buffer.from.sampledOn)

@@ -5,7 +5,8 @@ import { prescribeCase } from '../../prescription/prescribe';
 import type { EstablishmentPrescription, ZonePrescription } from '../../prescription/prescription';
 import { ownProgrammeFrom, SECOND_AFTER_DAYS, STARTER_N_LB } from '../rules/establishment';
 import { losesAmmonia } from '../../nitrogen/forms';
-import { choicesFor } from '../../products/shelf';
+import { leastRateLb } from '../../products/least-rate';
+import { choicesFor, percentFor } from '../../products/shelf';
 import { equalDoses } from '../../tables/equal-doses';
 import { type ClimateYear, climateYear, type GrowthSeason, LEAST_GROWTH } from '../../climate/climate-year';
 import { type Correcting, CORRECTING } from '../rules/correction-stretches';
@@ -23,7 +24,7 @@ import { isLimySoil } from '../plan/limy-soil';
 import { nitrogenGiven, type ZoneYear, zoneYear } from '../plan/zone-year';
 import { shareOut } from './share-out';
 import { closingCode, codeNutrientsOf, tooFastForCode } from '../rules/local-codes';
-import { LIME_NITROGEN_GAP_DAYS, MICROBES_WORK_FROM_F } from '../rules/limits';
+import { LIME_NITROGEN_GAP_DAYS, MICROBES_WORK_FROM_F, mostDaysBetweenN, potashOverLb } from '../rules/limits';
 import { choiceKey, type ProductChoices, type SeasonPlan, type ZoneSeason } from '../plan/season-plan';
 import { ageDayOf, firstDayOf } from '../rules/first-day';
 import { type Placement, placeByGrowth, placeClear } from './place-doses';
@@ -97,10 +98,16 @@ function planNitrogen(
     ceilingLb: doseCeiling(zone, product, 'N', codes),
     leastDoses: needLb > ONE_DOSE_UP_TO_LB_N ? 2 : 1,
     parts,
-    placement: placementOn(ground, open, isWeakGround(zone) ? Math.max(gap, WEAK_TOTAL_N.overDays) : gap),
+    placement: placementOn(
+      ground,
+      open,
+      isWeakGround(zone) && zone.turf !== 'close-cut' ? Math.max(gap, WEAK_TOTAL_N.overDays) : gap,
+    ),
     soilF,
     firstDay,
     year,
+    leastLb: (leastRateLb(product, zone) * (product.guaranteed.N ?? 0)) / 100,
+    spoonDays: zone.turf === 'close-cut' ? mostDaysBetweenN(zone) : undefined,
   });
   const doses = shared.map(({ day, lb }, i) =>
     makeDose(
@@ -115,6 +122,28 @@ function planNitrogen(
   return { doses, missed: Math.max(0, needLb - shared.reduce((sum, dose) => sum + dose.lb, 0)) };
 }
 
+/**
+ * Equal doses of a need, none smaller than a spreader lays evenly: potash may run a little over its need for that, and one too
+ * small even so is left to the next test (D3). P2O5 never runs over, so a small dose of it stands and is warned of.
+ */
+function evenly(
+  zone: Zone,
+  product: Product,
+  purpose: 'P2O5' | 'K2O',
+  needLb: number,
+  ceilingLb: number,
+): readonly number[] {
+  const each = equalDoses(needLb, ceilingLb);
+  const least = (leastRateLb(product, zone) * percentFor(product, purpose)) / 100;
+  if (purpose === 'P2O5' || (each[0] ?? 0) >= least) return each;
+  const most = needLb + potashOverLb(needLb);
+  for (let count = each.length; count > 0; count--) {
+    const lb = Math.min(Math.max(needLb / count, least), ceilingLb);
+    if (lb >= least && lb * count <= most) return new Array<number>(count).fill(lb);
+  }
+  return [];
+}
+
 /** P and K ride on nitrogen days where they may, so that one trip serves both. */
 function planRider(
   ground: Ground,
@@ -125,8 +154,8 @@ function planRider(
   others: readonly Dose[],
   figure: Figure | undefined,
   clear: (day: number) => boolean,
-): { doses: Dose[]; missed: number } {
-  const each = equalDoses(needLb, ceilingLb);
+): { doses: Dose[]; missed: number; tooSmall: number } {
+  const each = evenly(ground.zone, product, purpose, needLb, ceilingLb);
   // a day whose dose already brings some of it has no room left under the ceiling
   const taken = others.filter((d) => (d.delivers[purpose] ?? 0) > 0).map((d) => dayOfYear(d.date));
   const allowed = openDays(ground, product, true).map((yes, day) => yes && clear(day) && !taken.includes(day));
@@ -150,7 +179,8 @@ function planRider(
       riding.includes(day) ? 'same day as the nitrogen, one trip' : 'by the share of growth still to come',
     ),
   );
-  return { doses, missed: each.slice(days.length).reduce((a, b) => a + b, 0) };
+  const sum = (doses: readonly number[]) => doses.reduce((a, b) => a + b, 0);
+  return { doses, missed: sum(each.slice(days.length)), tooSmall: Math.max(0, needLb - sum(each)) };
 }
 
 /**
@@ -487,6 +517,11 @@ function planZone(
     kDoses.push(...(placed?.doses ?? []));
     if (!product) miss('K2O', `Nothing on the shelf brings ${words(stillK)} lb K2O per 1000 here.`);
     else if (placed && placed.missed > 0) miss('K2O', `${words(placed.missed)} lb K2O per 1000 found no open day.`);
+    if (placed && placed.tooSmall > TOO_SMALL_LB.K)
+      miss(
+        'K2O',
+        `${words(placed.tooSmall)} lb K2O per 1000 is less than a spreader lays evenly of ${product.name}: it waits for the next test.`,
+      );
   }
 
   result.doses = [...phDoses, ...pDoses, ...nDoses, ...kDoses].sort((a, b) => a.date.localeCompare(b.date));

@@ -32,6 +32,10 @@ interface Ask {
   soilF: readonly number[];
   firstDay: number;
   year: number;
+  /** Least that a spreader lays evenly of the product, lb N/1000 ft2. */
+  leastLb: number;
+  /** Spoon-fed turf: a part is fed this often, days (C10). */
+  spoonDays?: number;
 }
 
 const within = (placement: Placement, { from, to }: Pick<NitrogenPart, 'from' | 'to'>): Placement => ({
@@ -39,10 +43,12 @@ const within = (placement: Placement, { from, to }: Pick<NitrogenPart, 'from' | 
   allowed: placement.allowed.map((yes, day) => yes && day >= from && day <= to),
 });
 
-function placed(lb: number, { ceilingLb }: Ask, placement: Placement, least = 1): SharedDose[] {
+function placed(lb: number, { ceilingLb, leastLb, spoonDays }: Ask, placement: Placement, least = 1): SharedDose[] {
   if (lb <= 1e-9) return [];
   const fewest = equalDoses(lb, ceilingLb);
-  const count = Math.max(fewest.length, least);
+  const open = placement.allowed.filter(Boolean).length;
+  const spoons = spoonDays ? Math.min(Math.floor(open / spoonDays), Math.floor(lb / leastLb)) : 0;
+  const count = Math.max(fewest.length, least, spoons);
   const days = placeByGrowth(count, placement);
   // where the stretch has no room for so many, fewer and larger ones bring what they may
   const each = days.length < count ? Math.min(lb / Math.max(1, days.length), ceilingLb) : lb / count;
@@ -70,7 +76,7 @@ function coolDoses(ask: Ask): SharedDose[] {
   for (const part of before) {
     const lb = Math.min((needLb * part.share) / shares, mostOf(part, ask));
     // what is left of a small need is better given in fall whole
-    if (lb >= LEAST_PART_LB && needLb > ONE_DOSE_UP_TO_LB_N)
+    if (lb >= Math.max(LEAST_PART_LB, ask.leastLb) && needLb > ONE_DOSE_UP_TO_LB_N)
       doses = [...doses, ...placed(lb, ask, within(placement, part))];
   }
   const rest = needLb - sum(doses);
