@@ -20,8 +20,8 @@ function addDoses(parts: ModelParts, z: number): void {
     carrier.open.forEach((open, week) => {
       if (!open) return;
       const { product, leastRateLb } = carrier;
-      // nitrogen that goes to the air feeds no more than nitrogen at the wrong time (C5)
-      const lost = carrier.lostToAir * ASTRAY_COST;
+      // nitrogen that goes to the air or sours acid soil is worth no more than nitrogen at the wrong time (C5)
+      const lost = carrier.illFedLb * ASTRAY_COST;
       const chosen = builder.binary(`y_${z}_${c}_${week}`, leastRateLb * lost);
       const room = carrier.mostRateLb - leastRateLb;
       const over = room > 0 ? builder.column(`r_${z}_${c}_${week}`, { upper: room, cost: lost }) : undefined;

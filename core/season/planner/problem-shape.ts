@@ -40,8 +40,8 @@ export interface Carrier {
   /** Weeks in which it may go out. */
   open: boolean[];
   ammonia: boolean;
-  /** Nitrogen lost to the air from limy soil, lb N per lb product (C5). */
-  lostToAir: number;
+  /** Nitrogen that is lost to the air from limy soil, or sours soil that is too acid already, lb N per lb product (C5). */
+  illFedLb: number;
   /** Share of its N free in each week of the year, by the week it goes down. Only for nitrogen. */
   release: Map<number, number[]>;
   /** Share of its N made free on days of heat, by the week it goes down. Only for nitrogen. */

@@ -178,31 +178,15 @@ function zoneProblem(
         mostRateLb,
         open,
         ammonia: losesAmmonia(product),
-        lostToAir: limySoil ? lostToAir(product, zone.irrigated !== false) : 0,
+        illFedLb:
+          (limySoil ? lostToAir(product, zone.irrigated !== false) : 0) +
+          // a strong acidifier works against the lime: planned where nothing else can feed, and dear (B5)
+          (acidSoil && isStrongAcidifier(product) && !(context.phosphorusWanted && P2O5 > 0) ? N / 100 : 0),
         release: new Map(released.map(([w, byDay]) => [w, sumByWeek(byDay, weeks)])),
         freeInHeat: new Map(released.map(([w, byDay]) => [w, sumInHeat(byDay, season.heat)])),
       });
     }
   }
-
-  /** Leaves out what is the last choice, as long as something else can feed. */
-  const lastChoice = (is: (carrier: Carrier) => boolean, because: string): void => {
-    const last = carriers.filter((c) => c.brings.N > 0 && is(c));
-    const others = carriers.some((c) => c.brings.N > 0 && !last.includes(c) && c.open.some(Boolean));
-    if (!others) return;
-    for (const carrier of last) {
-      carriers.splice(carriers.indexOf(carrier), 1);
-      shut.push({ product: carrier.product, because });
-    }
-  };
-  // a strong acidifier works against the lime (B5); potash that nobody asked for is no bar where nothing else feeds (D1)
-  if (acidSoil)
-    lastChoice(
-      (c) => isStrongAcidifier(c.product) && !(context.phosphorusWanted && c.brings.P2O5 > 0),
-      'it makes much acid, and the soil is too acid already',
-    );
-  if (!context.potassiumWanted)
-    lastChoice((c) => c.brings.K2O > 0, 'it brings K2O that the test does not ask for, and others feed without it');
 
   // nobody asked for the usual school by name: where no bag here can serve it, it is left out rather than stop the plan
   const unserved = schools.steps.find((step) => !carriers.some((c) => step.serves(c.product) && c.open.some(Boolean)));

@@ -246,7 +246,7 @@ describe('C5: the source by the soil (judgement)', () => {
   it('C5 the planner, too, leaves urea for ammonium on limy soil that nobody waters', () => {
     const given = limy({ irrigated: false }, 'urea-46', 'ammonium-sulfate-21');
     const problem = planProblem(given, planSeason(given, 2027))!;
-    const lost = Object.fromEntries(problem.zones[0]!.carriers.map((c) => [c.product.id, c.lostToAir]));
+    const lost = Object.fromEntries(problem.zones[0]!.carriers.map((c) => [c.product.id, c.illFedLb]));
     expect(lost['urea-46']).toBeCloseTo(0.46 * 0.36, 9);
     expect(lost['ammonium-sulfate-21']).toBe(0);
     const model = buildModel(problem);
