@@ -14,6 +14,7 @@ import { addDays, dayOfYear, inMonthDaySpan, weekStart } from '../days/day';
 import { growthPotential } from '../climate/growth-potential';
 import { planSeason } from './draft/plan-season';
 import { mehlichReport } from '../soil/mehlich-report.fixture';
+import { potashOverLb } from './rules/limits';
 import { purchases } from '../products/purchases';
 
 const demos = readdirSync('demo').map((file): [string, Case] => {
@@ -90,7 +91,10 @@ describe.each(demos)('the demo %s', (_name, file) => {
       const sum = (key: string) => doses.reduce((total, d) => total + (d.delivers[key] ?? 0), 0);
       if (unplaced.length > 0) continue;
       expect(sum('N')).toBeCloseTo(prescription.nitrogen.year.value, 2);
-      expect(sum('K2O')).toBeCloseTo(prescription.potassium.yearLb, 2);
+      // potash may run a little over, so that no dose is smaller than a spreader lays evenly (D3)
+      const potash = prescription.potassium.yearLb;
+      expect(sum('K2O')).toBeGreaterThan(potash - 0.005);
+      expect(sum('K2O')).toBeLessThanOrEqual(potash + potashOverLb(potash) + 0.005);
       expect(sum('P2O5')).toBeCloseTo(prescription.phosphorus.yearLb, 6);
     }
   });

@@ -83,12 +83,13 @@ function planNitrogen(
 ): { doses: Dose[]; missed: number } {
   const { zone, codes, year, season, soilF, firstDay } = ground;
   const gap = leastDaysBetweenN(zone);
+  const apart = isWeakGround(zone) && zone.turf !== 'close-cut' ? Math.max(gap, WEAK_TOTAL_N.overDays) : gap;
   const warm = parts.parts.some((part) => part.id === 'growing');
   const open = openDays(ground, product, true).map(
     (yes, day) =>
       yes &&
       clear(day) &&
-      keepFrom.every((other) => Math.abs(other - day) >= gap) &&
+      keepFrom.every((other) => Math.abs(other - day) >= apart) &&
       (!warm || freeInTime(product, soilF, season, day)),
   );
   const shared = shareOut({
@@ -98,11 +99,7 @@ function planNitrogen(
     ceilingLb: doseCeiling(zone, product, 'N', codes),
     leastDoses: needLb > ONE_DOSE_UP_TO_LB_N ? 2 : 1,
     parts,
-    placement: placementOn(
-      ground,
-      open,
-      isWeakGround(zone) && zone.turf !== 'close-cut' ? Math.max(gap, WEAK_TOTAL_N.overDays) : gap,
-    ),
+    placement: placementOn(ground, open, apart),
     soilF,
     firstDay,
     year,

@@ -65,7 +65,7 @@ describe('what would mend a broken rule', () => {
   });
   it('names the product where two stand on one day', () => {
     const doses = [...GOOD, dose('2027-10-18', 'coated-urea-42', 1.2)];
-    const says = offered(doses, 'soluble-dose')
+    const says = offered(doses, 'total-dose')
       .concat(offered(doses, 'nitrogen-year'))
       .map((way) => way.says);
     for (const each of says.filter((s) => s.includes('18 Oct'))) expect(each).toMatch(/\d+-0-0 of 18 Oct/);

@@ -37,7 +37,9 @@ export function addNeedRows(parts: ModelParts, z: number): void {
         },
       );
     const over =
-      nutrient === 'K2O' ? [[builder.column(`over_${nutrient}_${z}`, { cost: zone.potashOverCost }), -1] as const] : [];
+      nutrient === 'K2O' && terms(nutrient).length > 0
+        ? [[builder.column(`over_${nutrient}_${z}`, { cost: zone.potashOverCost }), -1] as const]
+        : [];
     if (most < Infinity)
       builder.row(
         `${nutrient}_most_${z}`,
