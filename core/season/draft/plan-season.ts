@@ -119,10 +119,7 @@ function planNitrogen(
   return { doses, missed: Math.max(0, needLb - shared.reduce((sum, dose) => sum + dose.lb, 0)) };
 }
 
-/**
- * Equal doses of a need, none smaller than a spreader lays evenly: potash may run a little over its need for that, and one too
- * small even so is left to the next test (D3). P2O5 never runs over, so a small dose of it stands and is warned of.
- */
+/** Equal doses of a need; potash that even a little over its need is less than a spreader lays waits for the next test (D3). */
 function evenly(
   zone: Zone,
   product: Product,
@@ -130,15 +127,9 @@ function evenly(
   needLb: number,
   ceilingLb: number,
 ): readonly number[] {
-  const each = equalDoses(needLb, ceilingLb);
   const least = (leastRateLb(product, zone) * percentFor(product, purpose)) / 100;
-  if (purpose === 'P2O5' || (each[0] ?? 0) >= least) return each;
-  const most = needLb + potashOverLb(needLb);
-  for (let count = each.length; count > 0; count--) {
-    const lb = Math.min(Math.max(needLb / count, least), ceilingLb);
-    if (lb >= least && lb * count <= most) return new Array<number>(count).fill(lb);
-  }
-  return [];
+  if (purpose === 'K2O' && needLb + potashOverLb(needLb) < least) return [];
+  return equalDoses(needLb, ceilingLb);
 }
 
 /** P and K ride on nitrogen days where they may, so that one trip serves both. */
