@@ -3,6 +3,9 @@ import type { Product } from '../records/case';
 /** Largest size guide number of granules that fall through close-cut turf and are not picked up by the mower (C10). Common practice. */
 export const MOST_CLOSE_CUT_SGN = 125;
 
+/** Whether what is asked for feeds: lime, gypsum and sulfur do not (C10). */
+export const isFeed = (purpose: string): boolean => purpose === 'N' || purpose === 'P2O5' || purpose === 'K2O';
+
 /** A spray whose iron outweighs its nitrogen is an iron spray: fed by it the grass would blacken. Common practice. */
 const isIronSpray = ({ guaranteed: { N = 0, Fe = 0 } }: Product): boolean => Fe > N;
 

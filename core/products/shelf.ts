@@ -5,7 +5,7 @@ import { ecceOf, limeKindOf } from '../lime/lime-label';
 import { slowShare } from '../nitrogen/forms';
 import { isSurfaceUrea } from '../nitrogen/surface-urea';
 import { isStrongAcidifier } from './strong-acidifier';
-import { unfitForCloseCut } from './close-cut-feeds';
+import { isFeed, unfitForCloseCut } from './close-cut-feeds';
 import { packageLb } from './package-lb';
 
 /** Chloride above this share makes a potash a muriate, percent. Sulfate of potash holds about 2. Common practice. */
@@ -44,8 +44,7 @@ export function excluded(
     return 'holds a pesticide: it has a label rate of its own and never enters a feeding plan by itself';
   if (product.unfinished) return 'its label is not finished';
   if (percentFor(product, purpose) === 0) return `carries no ${purpose === 'sulfur' ? 'free sulfur' : purpose}`;
-  const isFeed = purpose === 'N' || purpose === 'P2O5' || purpose === 'K2O';
-  if (product.form === 'liquid' && !(closeCut && isFeed)) return 'liquids are a supplement, not planned here';
+  if (product.form === 'liquid' && !(closeCut && isFeed(purpose))) return 'liquids are a supplement, not planned here';
   const lime = limeKindOf(product);
   if (purpose === 'lime')
     return lime === 'burnt' || lime === 'hydrated'
@@ -64,7 +63,7 @@ export function excluded(
   if (grass.lowChloride && (guaranteed.Cl ?? 0) >= HIGH_CHLORIDE_PERCENT)
     return `chloride ${guaranteed.Cl} %: ${grass.name} wants the sulfate`;
   if (lime !== undefined) return 'a lime';
-  return closeCut && isFeed ? unfitForCloseCut(product) : undefined;
+  return closeCut && isFeed(purpose) ? unfitForCloseCut(product) : undefined;
 }
 
 /** Price of a pound of what the product is chosen for; lime counts by its neutralising value. Infinity without a price. */

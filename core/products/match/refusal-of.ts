@@ -4,7 +4,7 @@ import { doseCeiling } from '../../season/rules/dose-ceilings';
 import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../../season/rules/dose-ceilings';
 import { formsShortBy } from '../label/check-label';
 import { slowShare } from '../../nitrogen/forms';
-import { unfitForCloseCut } from '../close-cut-feeds';
+import { isFeed, unfitForCloseCut } from '../close-cut-feeds';
 import { HIGH_CHLORIDE_PERCENT } from '../shelf';
 import { asked, type MatchContext, type Need, needInWords, percentToward } from './need';
 import { fixed, trimmed, two } from '../../words/numbers';
@@ -12,8 +12,6 @@ import { fixed, trimmed, two } from '../../words/numbers';
 /** Nitrogen in a foliar spray beyond which a liquid is no supplement any more, lb N/1000 ft2. Common practice. */
 export const LIQUID_UP_TO_LB = 0.25;
 const TRACE_LB = 0.005;
-
-const isFeedNeed = (need: string): boolean => need === 'N' || need === 'P2O5' || need === 'K2O';
 
 /** Why a product is out of the question for a need, with the number that decides; undefined where it may be matched. */
 export function matchRefusal(product: Product, need: Need, context: MatchContext): string | undefined {
@@ -34,9 +32,11 @@ export function matchRefusal(product: Product, need: Need, context: MatchContext
     if (limeKindOf(product) === 'hydrated' && rate > 5)
       return `Hydrated lime is caustic: ${two(rate)} lb lime in one dose, and 5 is the most.`;
   } else if (limeKindOf(product) !== undefined) return 'A lime: it would move pH.';
-  if (product.form === 'liquid' && (need[first] ?? 0) > LIQUID_UP_TO_LB)
+  const closeCut = context.zone.turf === 'close-cut';
+  // a lawn is not fed by sprays; close-cut turf is, under its own ceilings (C10)
+  if (!closeCut && product.form === 'liquid' && (need[first] ?? 0) > LIQUID_UP_TO_LB)
     return `A liquid: ${two(need[first] ?? 0)} lb ${needInWords(first)} would take ${two(product.lbPerGal ? rate / product.lbPerGal : rate / 10)} gal per 1000. It supplements, it does not feed.`;
-  const unfit = context.zone.turf === 'close-cut' && isFeedNeed(first) ? unfitForCloseCut(product) : undefined;
+  const unfit = closeCut && isFeed(first) ? unfitForCloseCut(product) : undefined;
   if (unfit) return `${unfit.charAt(0).toUpperCase()}${unfit.slice(1)}.`;
   const freeS = brings(guaranteed['S-free']);
   if (first !== 'sulfur' && freeS > TRACE_LB && context.prescription.ph.action !== 'sulfur')

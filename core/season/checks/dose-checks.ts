@@ -1,7 +1,7 @@
 import { slowShare } from '../../nitrogen/forms';
 import { saltCarriers } from '../../products/carriers';
 import { MOST_SALT_ON_SALTY_LB, productSalt } from '../../products/salt';
-import { MOST_CLOSE_CUT_SGN, unfitForCloseCut } from '../../products/close-cut-feeds';
+import { isFeed, MOST_CLOSE_CUT_SGN, unfitForCloseCut } from '../../products/close-cut-feeds';
 import { HIGH_CHLORIDE_PERCENT } from '../../products/shelf';
 import { evaluate } from '../../reckoning/define';
 import { isRefusal } from '../../reckoning/refusal';
@@ -294,8 +294,6 @@ const closeCutFeed = check({
   standing: noneOf('fail'),
   says: ({ name, why }) => `${name} has no place on close-cut turf: ${why}.`,
 });
-
-const isFeed = (purpose: Dose['for']): boolean => purpose === 'N' || purpose === 'P2O5' || purpose === 'K2O';
 
 export const DOSE_CHECKS = [
   solubleDose,
