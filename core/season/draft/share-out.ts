@@ -11,7 +11,7 @@ import { type Placement, placeByGrowth } from './place-doses';
 /** Under this a part's nitrogen is no dose and goes to another part, lb N/1000 ft2. Common practice: half a pound is the least useful. */
 const LEAST_PART_LB = 0.35;
 /** Nitrogen at or under this goes down in one dose; above it in two at least. Common practice. */
-const ONE_DOSE_UP_TO_LB_N = 0.75;
+export const ONE_DOSE_UP_TO_LB_N = 0.75;
 /** Smallest dose that a season is split into to leave no month bare, lb N/1000 ft2. */
 const LEAST_SPLIT_LB = 0.3;
 
