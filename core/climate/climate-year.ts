@@ -92,6 +92,8 @@ export interface GrowthSeason {
   lastMowing?: number;
   firstFrost: number;
   lastFrost: number;
+  /** Where a cool-season grass is sown over for the winter: its days, and those on which it may be fed (C9). */
+  winter?: { days: boolean[]; feeding: boolean[] };
 }
 
 /** Days of best growth between two mowings under the one-third rule. Common practice: weekly, a little oftener at the peak. */

@@ -35,7 +35,8 @@ export interface NitrogenLine {
     | 'least'
     | 'ceiling'
     | 'code'
-    | 'part';
+    | 'part'
+    | 'winter';
   /** What the line adds or takes, lb N/1000 ft2. */
   lb: number;
 }
@@ -56,11 +57,13 @@ export interface NitrogenYearInputs {
   /** Nitrogen that is down already in this year, and the share of a year that is still ahead. */
   givenLb?: number;
   aheadShare?: number;
+  /** What a winter grass over warm-season turf is fed in the year (C9). */
+  winterLb?: number;
 }
 
 /**
  * The walk from base to year, line by line: multipliers first, then the additive lines, then 0..ceiling, then the local code, then
- * what of a year is still ahead. The lines always add up to the year. Organic matter and shade take at most half of the base, and
+ * what of a year is still ahead, then a winter grass over it. The lines always add up to the year. Organic matter and shade take at most half of the base, and
  * turf that is fed keeps half a pound (C6). Base 3 with 3.1 % OM, clippings returned, wear 0.5: 3 − 0.275 − 0.75 + 0.5.
  */
 export function nitrogenWalk(given: NitrogenYearInputs): { yearLb: number; lines: NitrogenLine[] } {
@@ -91,7 +94,11 @@ export function nitrogenWalk(given: NitrogenYearInputs): { yearLb: number; lines
   const whole = Math.max(0, year);
   const part = (given.givenLb ?? 0) + whole * (given.aheadShare ?? 1);
   if (part < whole) add('part', part - whole);
-  return { yearLb: Math.min(whole, part), lines };
+  const left = Math.min(whole, part);
+  // the grass that stands all year comes first where a code holds both
+  const winter = Math.min(given.winterLb ?? 0, Math.max(0, (given.codeLb ?? Infinity) - left));
+  if (winter > 0) add('winter', winter);
+  return { yearLb: left + winter, lines };
 }
 
 const organicCredit = (percent: number): number =>
@@ -117,6 +124,7 @@ export const nitrogenYear = defineReckoning({
     codeLb: poundsN('most a year by local code', { optional: true, min: 0, max: 20 }),
     givenLb: poundsN('down already this year', { optional: true, min: 0, max: 1e6 }),
     aheadShare: plain('share of the year still ahead', { optional: true, min: 0, max: 1 }),
+    winterLb: poundsN('a winter grass over it', { optional: true, min: 0, max: 10 }),
   },
   unit: 'lb N / 1000 ft2',
   formula: [
@@ -125,6 +133,7 @@ export const nitrogenYear = defineReckoning({
     'year = adjusted − OM credit − clippings credit + young + wear − carry-over − nitrate of the water',
     'never under 0.5 where the base is above 0; then within the ceiling, then within the code',
     'of a year begun: at most what is down, plus the share still ahead',
+    'plus the feedings of a winter grass over it, within the code',
   ],
   sources: [
     { cite: 'Land-grant turf bulletins: yearly N by grass and care', standing: 'from memory' },
@@ -150,6 +159,7 @@ export const nitrogenYear = defineReckoning({
       codeLb,
       givenLb,
       aheadShare,
+      winterLb = 0,
     } = given;
     const adjusted = work.step(
       'base after shade and drought',
@@ -199,14 +209,26 @@ export const nitrogenYear = defineReckoning({
             held,
             'lb N',
           );
-    if (aheadShare === undefined || aheadShare >= 1) return whole;
     const down = givenLb ?? 0;
-    return work.step(
-      'part of the year left',
-      'min(whole, down + whole × aheadShare)',
-      { whole, down, aheadShare },
-      Math.min(whole, down + whole * aheadShare),
-      'lb N',
-    );
+    const left =
+      aheadShare === undefined || aheadShare >= 1
+        ? whole
+        : work.step(
+            'part of the year left',
+            'min(whole, down + whole × aheadShare)',
+            { whole, down, aheadShare },
+            Math.min(whole, down + whole * aheadShare),
+            'lb N',
+          );
+    if (winterLb === 0) return left;
+    return codeLb === undefined
+      ? work.step('with the winter grass', 'left + winterLb', { left, winterLb }, left + winterLb, 'lb N')
+      : work.step(
+          'with the winter grass',
+          'left + min(winterLb, max(0, codeLb − left))',
+          { left, winterLb, codeLb },
+          left + Math.min(winterLb, Math.max(0, codeLb - left)),
+          'lb N',
+        );
   },
 });

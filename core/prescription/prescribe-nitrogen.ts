@@ -1,6 +1,7 @@
 import { codeYearCap } from '../season/rules/local-codes';
 import type { LocalCode, OwnFigure, Zone } from '../records/case';
 import { two } from '../words/numbers';
+import { winterAsked } from '../season/rules/overseeding';
 import { inPlaceOf, ownOf } from './override-figure';
 import type { Care } from '../records/vocabularies';
 import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../packs/rule-packs';
@@ -46,6 +47,7 @@ const WALK_ORDER: readonly NitrogenStep['id'][] = [
   'ceiling',
   'code',
   'part',
+  'winter',
 ];
 
 const LINE_WORDS: Record<string, string> = {
@@ -115,6 +117,8 @@ function stepWords(
       return `${LINE_WORDS.part}, ${Math.round((given.aheadShare ?? 1) * 100)} %`;
     case 'ceiling':
       return `Held to the grass’s ceiling, ${given.ceilingLb} lb N`;
+    case 'winter':
+      return `The winter grass, ${two(given.winterLb ?? 0)} lb N asked`;
     case 'code':
       return `Held to the local code, ${given.codeLb} lb N`;
     default:
@@ -172,8 +176,9 @@ export function prescribeNitrogen(
     carryOver,
     waterNitrogen,
     ahead,
+    overseeding,
     year: forYear,
-  }: Pick<ZoneFacts, 'carryOver' | 'waterNitrogen' | 'ahead' | 'year'> = {},
+  }: Pick<ZoneFacts, 'carryOver' | 'waterNitrogen' | 'ahead' | 'overseeding' | 'year'> = {},
 ): NitrogenPrescription {
   const grass = grassIn(packs, zone.grass);
   const care: Care = zone.care ?? 'standard';
@@ -184,6 +189,7 @@ export function prescribeNitrogen(
     codeLb: codeYearCap(codes),
     carryOverLb: carryOver?.lb,
     waterLb: waterNitrogen?.value,
+    ...(overseeding ? { winterLb: winterAsked(overseeding) } : {}),
     ...(ahead && ahead.share < 1 ? { givenLb: ahead.givenLb, aheadShare: ahead.share } : {}),
   };
   for (const id of SWITCHABLE_LINES)
@@ -208,6 +214,12 @@ export function prescribeNitrogen(
       waterLb: waterNitrogen && traced(waterNitrogen.value, 'analysis of the irrigation water', waterNitrogen),
       givenLb: given.givenLb === undefined ? undefined : traced(given.givenLb, 'the log of this year'),
       aheadShare: given.aheadShare === undefined ? undefined : traced(given.aheadShare, ahead?.says ?? ''),
+      winterLb:
+        overseeding &&
+        traced(
+          winterAsked(overseeding),
+          `${overseeding.grass.name}: ${overseeding.feedings.length} light ${overseeding.feedings.length === 1 ? 'feeding' : 'feedings'} ahead, with what it was given; common practice`,
+        ),
       ceilingLb: traced(grass.ceilingLb, table),
       codeLb: given.codeLb === undefined ? undefined : traced(given.codeLb, 'local code'),
     },

@@ -6,6 +6,7 @@ import { findReading, testsNewestFirst } from '../soil/report';
 import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../packs/rule-packs';
 import { prescribeNutrient } from './prescribe-nutrient';
 import { prescribeEstablishment } from './prescribe-establishment';
+import { overseedingCautions, prescribeOverseeding } from './prescribe-overseeding';
 import { prescribeGypsum } from './prescribe-gypsum';
 import { prescribeSalinity, prescribeToxic } from './prescribe-others';
 import { prescribePh } from './prescribe-ph';
@@ -70,6 +71,8 @@ export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescriptio
     cautions.unshift(
       `The override of ${nitrogen.year.value} lb N is above the grass’s ceiling, ${ceiling} lb N per 1000 ft2 a year.`,
     );
+  const overseeding = sown ? undefined : prescribeOverseeding(facts, nitrogen);
+  cautions.push(...overseedingCautions(facts, overseeding));
   const clippings = sown ? undefined : clippingsDoubt(zone, nitrogen);
   if (sown) cautions.push(...(sown.establishment.assumed ? [sown.establishment.says] : []), WEED_PREVENTERS);
   if (clippings) cautions.push(clippings);
@@ -91,6 +94,7 @@ export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescriptio
       salinity: prescribeSalinity(zone, read, packs),
       toxic: prescribeToxic(zone, read),
       establishment: sown?.establishment,
+      overseeding,
       labAdvice: advisedBy(tests),
       cautions,
       refusals,
@@ -105,7 +109,9 @@ export const prescribeCase = (
   asOf?: string,
   chosenLime: (zoneId: string) => string | undefined = () => undefined,
   packs?: RulePacks,
-  season: (zone: Zone) => Pick<ZoneFacts, 'carryOver' | 'waterNitrogen' | 'ahead' | 'establishment'> = () => ({}),
+  season: (
+    zone: Zone,
+  ) => Pick<ZoneFacts, 'carryOver' | 'waterNitrogen' | 'ahead' | 'establishment' | 'overseeding'> = () => ({}),
   year?: number,
 ) =>
   given.zones.map((zone) =>

@@ -6,6 +6,7 @@ import type { GypsumPrescription } from './prescribe-gypsum';
 import type { SalinityPrescription, ToxicAdvice } from './prescribe-others';
 import type { Level } from '../soil/levels';
 import type { Establishment } from '../season/rules/establishment';
+import type { Overseeding } from '../season/rules/overseeding';
 import type { Figure } from '../reckoning/figure';
 import type { Ledger } from './ledger';
 
@@ -86,6 +87,13 @@ export interface EstablishmentPrescription extends Establishment {
   says: string;
 }
 
+/** The programme of a winter grass over warm-season turf: what of the year's nitrogen is its own, given and still to be given. */
+export interface OverseedingPrescription extends Overseeding {
+  /** lb N/1000 ft2 of the year, given and ahead. */
+  yearLb: number;
+  says: string;
+}
+
 export interface ZonePrescription {
   zoneId: string;
   tested: boolean;
@@ -98,9 +106,11 @@ export interface ZonePrescription {
   gypsum: GypsumPrescription;
   salinity: SalinityPrescription;
   toxic: ToxicAdvice[];
-  /** What the laboratory itself advises, of the newest report that says so. */
   /** The day of seeding, renovation or sodding in the planned year, and what its programme asks (C8). */
   establishment?: EstablishmentPrescription;
+  /** The winter grass over warm-season turf and its feedings of the year (C9). */
+  overseeding?: OverseedingPrescription;
+  /** What the laboratory itself advises, of the newest report that says so. */
   labAdvice?: LabAdvice & { lab?: string; sampledOn: IsoDay };
   cautions: string[];
   refusals: Refusal[];

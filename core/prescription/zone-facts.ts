@@ -1,6 +1,7 @@
 import type { Choices, LocalCode, Product, SoilTest, Zone } from '../records/case';
 import type { Figure } from '../reckoning/figure';
 import type { Establishment } from '../season/rules/establishment';
+import type { Overseeding } from '../season/rules/overseeding';
 import type { RulePacks } from '../packs/rule-packs';
 
 /** Everything a zone's prescription follows from. */
@@ -21,9 +22,11 @@ export interface ZoneFacts {
   carryOver?: { lb: number; says: string };
   /** Nitrogen that the irrigation water brings in a year, lb N/1000 ft2, and the figure it is. */
   waterNitrogen?: Figure;
-  /** Of a year begun: nitrogen that is down, lb N/1000 ft2, and the share still ahead, with the words for both (C3). */
   /** Sown, renovated or sodded in the planned year, whether ground may still be worked, and the share of a year left after six weeks (C8). */
   establishment?: Establishment & { workable: boolean; laterShare: number };
+  /** A winter grass over warm-season turf and what of its feedings is still ahead (C9). */
+  overseeding?: Overseeding;
+  /** Of a year begun: nitrogen that is down, lb N/1000 ft2, and the share still ahead, with the words for both (C3). */
   ahead?: { givenLb: number; share: number; says: string };
   /** The built-in packs where none is given. */
   packs?: RulePacks;

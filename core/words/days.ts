@@ -8,6 +8,8 @@ dayjs.extend(utc);
 
 /** A day without its year. sayDay('2027-09-08') is '8 Sep'. */
 export const sayDay = (day: IsoDay): string => dayjs.utc(day).format('D MMM');
+/** A day of any year: sayMonthDay('10-05') is '5 Oct'. */
+export const sayMonthDay = (monthDay: string): string => sayDay(`2024-${monthDay}`);
 /** A day with its weekday. sayWeekday('2027-09-08') is 'Wed 8 Sep'. */
 export const sayWeekday = (day: IsoDay): string => dayjs.utc(day).format('ddd D MMM');
 /** A day with its year. sayDate('2027-09-08') is '8 Sep 2027'. */

@@ -6,6 +6,7 @@ import { CORRECTION_CHECKS } from './correction-checks';
 import { DAY_CHECKS } from './day-checks';
 import { DOSE_CHECKS } from './dose-checks';
 import { ESTABLISHMENT_CHECKS } from './establishment-checks';
+import { OVERSEEDING_CHECKS } from './overseeding-checks';
 import { GROUND_CHECKS } from './ground-checks';
 import { PART_CHECKS } from './part-checks';
 import { PROPERTY_CHECKS } from './property-checks';
@@ -22,6 +23,7 @@ export const ZONE_CHECKS = [
   ...CORRECTION_CHECKS,
   ...SCHOOL_CHECKS,
   ...ESTABLISHMENT_CHECKS,
+  ...OVERSEEDING_CHECKS,
   ...GROUND_CHECKS,
 ];
 

@@ -158,7 +158,12 @@ const growing = check({
     if (!season) return undefined;
     const resting = doses.filter((d) => {
       const day = dayIn(d.date);
-      const open = season.feeding[day] || season.heat[day] || season.frozen[day] || schools?.alsoOpen.N?.[day];
+      const open =
+        season.feeding[day] ||
+        season.winter?.feeding[day] ||
+        season.heat[day] ||
+        season.frozen[day] ||
+        schools?.alsoOpen.N?.[day];
       return bringsN(d) && !open;
     });
     return { found: `${dosesIn(resting)} outside`, doses: resting };

@@ -1,13 +1,11 @@
-import { daysInMonth } from '../../days/day';
-import { releaseByDay } from '../../nitrogen/release';
 import type { Product } from '../../records/case';
 import { sayDay } from '../../words/days';
 import { two } from '../../words/numbers';
-import { BARE, bareMonths } from '../plan/bare-months';
+import { BARE, bareMonths, supplyByMonth } from '../plan/bare-months';
 import type { Dose } from '../plan/dose';
 import { freeInTime, LAST_WEEKS } from '../rules/before-frost';
 import type { NitrogenPart } from '../rules/nitrogen-parts';
-import { MONTH_SUPPLY_LB, yearToleranceLb } from '../rules/limits';
+import { MONTH_SUPPLY_OFF, monthSupplyLb, yearToleranceLb } from '../rules/limits';
 import { check, dayIn, dosesIn, EPS, type Facts, ifAny, noneOf, sum } from './check';
 
 /** The year's nitrogen in its parts: cool-season grass after summer, warm-season grass while it grows (C1, C2). */
@@ -97,6 +95,8 @@ const beforeFrost = check({
     const late = doses.filter((d) => {
       const product = productOf(d);
       const day = dayIn(d.date);
+      // what the winter grass is fed does not reach the grass that has to harden
+      if (season.winter?.days[day]) return false;
       return (
         (d.delivers.N ?? 0) > EPS && product && !schools?.alsoOpen.N?.[day] && !freeInTime(product, soilF, season, day)
       );
@@ -140,7 +140,8 @@ const bare = check({
   measure: (facts: Facts) => {
     const part = partOf(facts, 'growing');
     const { prescription, from } = facts.zoneSeason;
-    if (!part || prescription.nitrogen.year.value < BARE.fromYearLb || facts.doses.length === 0) return undefined;
+    const itsOwn = prescription.nitrogen.year.value - (prescription.overseeding?.yearLb ?? 0);
+    if (!part || itsOwn < BARE.fromYearLb || facts.doses.length === 0) return undefined;
     const begins = from.startsWith(String(facts.plan.year)) ? dayIn(from) : 0;
     const first = Math.max(part.from, begins);
     const months = bareMonths(fed(facts), { from: first, to: part.to }, facts.soilF, facts.plan.year);
@@ -158,23 +159,13 @@ const monthSupply = check({
   rule: 'No month makes warm-season grass more than a pound of nitrogen free, a little more under high care (C2).',
   measure: (facts: Facts) => {
     if (!partOf(facts, 'growing') || facts.soilF.length === 0) return undefined;
-    const most = facts.zoneSeason.zone.care === 'high' ? MONTH_SUPPLY_LB.high : MONTH_SUPPLY_LB.usual;
-    const supply = facts.soilF.map(() => 0);
-    for (const { day, lb, product } of fed(facts))
-      releaseByDay(product, facts.soilF, day).forEach((share, at) => {
-        supply[at] = (supply[at] as number) + share * lb;
-      });
-    let first = 0;
-    const months = MONTHS.map((name, month) => {
-      const days = daysInMonth(`${facts.plan.year}-${String(month + 1).padStart(2, '0')}-01`);
-      const lb = supply.slice(first, first + days).reduce((a, b) => a + b, 0);
-      first += days;
-      return { name, lb };
-    });
+    const most = monthSupplyLb(facts.zoneSeason.zone);
+    const supply = supplyByMonth(fed(facts), facts.soilF, facts.plan.year);
+    const months = supply.map((lb, month) => ({ lb, name: MONTHS[month] }));
     const worst = months.reduce((a, b) => (b.lb > a.lb ? b : a));
     return { found: `${two(worst.lb)} of ${two(most)} lb N`, most, ...worst };
   },
-  standing: ({ lb, most }) => (lb <= most * 1.04 + EPS ? 'pass' : 'warn'),
+  standing: ({ lb, most }) => (lb <= most * MONTH_SUPPLY_OFF + EPS ? 'pass' : 'warn'),
   says: ({ name, lb, most }) =>
     `${name} would make ${two(lb)} lb N per 1000 free; ${two(most)} is what the grass uses.`,
 });

@@ -29,6 +29,7 @@ import { planNitrogen } from './plan-nitrogen';
 import { planRider } from './plan-rider';
 import { planCorrection } from './plan-correction';
 import { planEstablishment } from './plan-establishment';
+import { planWinterFeedings } from './plan-winter-feedings';
 
 /** Days of the year on which urea or ammonium went down already; late ones of the year before count from before it. */
 const ammoniaGiven = (zone: Zone, products: readonly Product[], year: number): number[] =>
@@ -206,8 +207,14 @@ function planZone(
     else if (placed && placed.missed > 0) miss('P2O5', `${words(placed.missed)} lb P2O5 per 1000 found no open day.`);
   }
 
+  // the winter grass has its feedings on their days, the warm-season grass what is left of the year
+  const winter = planWinterFeedings(ground, prescription, () => choicesFor(products, 'N', context));
+  if (winter.doses.length > 0) result.programme = winter.doses;
+  for (const missing of winter.missing) miss('N', missing);
+
   const downN = nitrogenGiven(zone, products, plan.year);
-  const needN = Math.max(0, prescription.nitrogen.year.value - downN - total(pDoses, 'N'));
+  const wintersN = prescription.overseeding?.feedings.reduce((sum, { lb }) => sum + lb, 0) ?? 0;
+  const needN = Math.max(0, prescription.nitrogen.year.value - downN - wintersN - total(pDoses, 'N'));
   const nDoses: Dose[] = [];
   if (needN > 1e-9) {
     const product = choose('N');
@@ -224,7 +231,7 @@ function planZone(
         says,
         prescription.nitrogen.year,
         parts,
-        total(pDoses, 'N') > 0 ? pDoses.map(dayOf) : [],
+        [...(total(pDoses, 'N') > 0 ? pDoses : []), ...winter.doses].map(dayOf),
         (day) => clearOfLime(product, day),
       );
     nDoses.push(...(placed?.doses ?? []));
@@ -236,7 +243,7 @@ function planZone(
       );
   }
 
-  const stillK = needK - total(nDoses, 'K2O') - total(pDoses, 'K2O');
+  const stillK = needK - total([...nDoses, ...pDoses, ...winter.doses], 'K2O');
   const kDoses: Dose[] = [];
   if (stillK > 0.02) {
     const product = choose('K2O');
@@ -248,7 +255,7 @@ function planZone(
         'K2O',
         stillK,
         doseCeiling(zone, product, 'K2O', codes),
-        [...pDoses, ...nDoses],
+        [...pDoses, ...nDoses, ...winter.doses],
         prescription.potassium.year,
         (day) => clearOfLime(product, day),
       );
@@ -262,7 +269,9 @@ function planZone(
       );
   }
 
-  result.doses = [...phDoses, ...pDoses, ...nDoses, ...kDoses].sort((a, b) => a.date.localeCompare(b.date));
+  result.doses = [...phDoses, ...pDoses, ...winter.doses, ...nDoses, ...kDoses].sort((a, b) =>
+    a.date.localeCompare(b.date),
+  );
   return result;
 }
 

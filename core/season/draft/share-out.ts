@@ -1,8 +1,9 @@
 import { slowShare } from '../../nitrogen/forms';
-import { BARE, bareMonths } from '../plan/bare-months';
+import { BARE, bareMonths, supplyByMonth } from '../plan/bare-months';
 import type { Product } from '../../records/case';
 import { equalDoses } from '../../tables/equal-doses';
 import { LAST_WEEKS } from '../rules/before-frost';
+import { MONTH_SUPPLY_OFF } from '../rules/limits';
 import type { NitrogenPart, NitrogenParts } from '../rules/nitrogen-parts';
 import { type Placement, placeByGrowth } from './place-doses';
 
@@ -34,6 +35,8 @@ interface Ask {
   year: number;
   /** Least that a spreader lays evenly of the product, lb N/1000 ft2. */
   leastLb: number;
+  /** Most that may come free in one month of warm-season growth, lb N/1000 ft2 (C2). */
+  mostMonthLb: number;
   /** Spoon-fed turf: a part is fed this often, days (C10). */
   spoonDays?: number;
 }
@@ -90,7 +93,7 @@ function coolDoses(ask: Ask): SharedDose[] {
   return [...doses, ...later].sort((a, b) => a.day - b.day);
 }
 
-/** Warm-season grass: through its growth, little in the last weeks, and from two pounds on no month of it bare. */
+/** Warm-season grass: through its growth, little in the last weeks, no month too full, and from two pounds on none bare. */
 function warmDoses(ask: Ask): SharedDose[] {
   const { parts, needLb, yearLb, ceilingLb, placement, soilF, product, year, leastDoses } = ask;
   const [part] = parts.parts;
@@ -101,23 +104,18 @@ function warmDoses(ask: Ask): SharedDose[] {
   const hasEarly = early.allowed.some(Boolean);
   const fewest = Math.max(equalDoses(needLb, ceilingLb).length, leastDoses);
   const most = Math.max(fewest, Math.floor(needLb / LEAST_SPLIT_LB));
-  let best: { doses: SharedDose[]; bare: number } | undefined;
+  let best: { doses: SharedDose[]; faults: number } | undefined;
   for (let count = fewest; count <= most; count++) {
     let doses = placed(needLb, ask, placement, count);
     if (lateLb(doses) > LAST_WEEKS.mostLb + 1e-9 && hasEarly) doses = placed(needLb, ask, early, count);
     const missed = needLb - sum(doses) > 1e-6;
-    const bare =
-      (missed ? 100 : 0) +
-      (yearLb >= BARE.fromYearLb
-        ? bareMonths(
-            doses.map((dose) => ({ ...dose, product })),
-            { ...part, from: Math.max(part.from, ask.firstDay) },
-            soilF,
-            year,
-          ).length
-        : 0);
-    if (!best || bare < best.bare) best = { doses, bare };
-    if (bare === 0) break;
+    const fed = doses.map((dose) => ({ ...dose, product }));
+    const full = supplyByMonth(fed, soilF, year).filter((lb) => lb > ask.mostMonthLb * MONTH_SUPPLY_OFF).length;
+    const growing = { ...part, from: Math.max(part.from, ask.firstDay) };
+    const bare = yearLb >= BARE.fromYearLb ? bareMonths(fed, growing, soilF, year).length : 0;
+    const faults = (missed ? 100 : 0) + bare + full;
+    if (!best || faults < best.faults) best = { doses, faults };
+    if (faults === 0) break;
   }
   const doses = best?.doses ?? [];
   // a year that begins in its last weeks has room for half a pound and no more

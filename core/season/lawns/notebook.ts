@@ -1,7 +1,7 @@
 import { sayDay } from '../../words/days';
 import { two } from '../../words/numbers';
 import type { LawnPage } from './lawn-page';
-import type { ReferenceLawn } from './reference-lawns';
+import type { ReferenceLawn } from './must';
 
 const NUTRIENTS = ['N', 'P2O5', 'K2O', 'Mg', 'S-free'] as const;
 
@@ -16,7 +16,8 @@ export function notebook(lawn: ReferenceLawn, page: LawnPage): string {
       ...(read?.findings ?? []).map((f) => `- ${f.says}`),
       ...(read?.doubts ?? []).map((d) => `- Doubt: ${d}`),
     );
-    const { ph, nitrogen, phosphorus, potassium, magnesium, gypsum, salinity, establishment } = prescription;
+    const { ph, nitrogen, phosphorus, potassium, magnesium, gypsum, salinity, establishment, overseeding } =
+      prescription;
     lines.push('', `- pH: ${ph.says}`);
     if (ph.waits) lines.push(`- Waits: ${ph.waits}`);
     lines.push(
@@ -24,6 +25,7 @@ export function notebook(lawn: ReferenceLawn, page: LawnPage): string {
       ...nitrogen.steps.filter((step) => !step.off).map((step) => `  - ${step.says}`),
     );
     if (establishment) lines.push(`- ${establishment.says}`);
+    if (overseeding) lines.push(`- Winter: ${overseeding.says}`);
     if (gypsum.doses.length > 0) lines.push(`- Gypsum: ${gypsum.says}`);
     if (salinity.ecDsPerM !== undefined) lines.push(`- Salt: ${salinity.says}`);
     lines.push('', ...prescription.cautions.map((caution) => `- Caution: ${caution}`), '');

@@ -6,12 +6,13 @@ import {
   HEAT_ABOVE_HIGH_F,
   STOP_BEFORE_FROST_DAYS,
 } from '../../climate/climate-year';
-import { type ClosedWindow, windowsOn } from '../../climate/closed-window';
+import { type ClosedWindow, stretches, windowsOn } from '../../climate/closed-window';
 import { dayOfYear, daysInYear, inMonthDaySpan, monthDayAt } from '../../days/day';
 import { sayDay } from '../../words/days';
 import { type SeasonPlan, type ZoneSeason } from './season-plan';
 import { LIME_NITROGEN_GAP_DAYS } from '../rules/limits';
 import { MICROBES_WORK_FROM_F } from '../rules/limits';
+import { UNFED_BEFORE_TRANSITION_DAYS } from '../rules/overseeding';
 import { fixed } from '../../words/numbers';
 
 /** A day that the year turns on. */
@@ -36,13 +37,28 @@ function restOfCoolGrass(season: GrowthSeason, meanF: readonly number[]): Closed
   }).map((window) => (waking(window.to) ? { ...window, title: 'Waking up' } : window));
 }
 
+/** What a winter grass closes: the weeks around its sowing, those before transition, and the rest of its winter where it does not grow. */
+function aroundWinterGrass({ winter }: GrowthSeason): ClosedWindow[] {
+  if (!winter) return [];
+  return windowsOn(
+    winter.days.map((yes, day) => yes && !winter.feeding[day]),
+    {
+      kind: 'rest',
+      title: 'Winter grass unfed',
+      forbids: 'no N',
+      because: `The winter grass is fed from three weeks after sowing, while it grows, and not in the ${UNFED_BEFORE_TRANSITION_DAYS / 7} weeks before transition.`,
+    },
+  );
+}
+
 function restOfWarmGrass(season: GrowthSeason): ClosedWindow[] {
+  const itsOwn = (day: number) => !season.winter?.days[day];
   const stop = season.firstFrost - STOP_BEFORE_FROST_DAYS;
   const green = season.fullGreen ?? 0;
   const rest = { kind: 'rest', forbids: 'no N' } as const;
   return [
     ...windowsOn(
-      season.growth.map((_, day) => day < green),
+      season.growth.map((_, day) => day < green && itsOwn(day)),
       {
         ...rest,
         title: 'Not yet green',
@@ -50,13 +66,14 @@ function restOfWarmGrass(season: GrowthSeason): ClosedWindow[] {
       },
     ),
     ...windowsOn(
-      season.growth.map((_, day) => day > stop),
+      season.growth.map((_, day) => day > stop && itsOwn(day)),
       {
         ...rest,
         title: 'Before frost and asleep',
         because: `Nitrogen stops ${STOP_BEFORE_FROST_DAYS / 7} weeks before the first frost, so that the grass hardens.`,
       },
     ),
+    ...aroundWinterGrass(season),
   ];
 }
 
@@ -163,7 +180,12 @@ export function seasonTurns({ season }: Pick<ZoneSeason, 'season'>): SeasonTurn[
   const days = season.growth.length;
   const turn = (title: string, day: number | undefined, because: string): SeasonTurn[] =>
     day === undefined || day < 0 || day >= days ? [] : [{ title, day, because }];
+  const winter = stretches(season.winter?.days ?? []);
   return [
+    ...winter.flatMap(({ from, to }) => [
+      ...(from > 0 ? turn('Overseeding', from, 'The winter grass is sown over the warm-season turf.') : []),
+      ...turn('Spring transition', to < days - 1 ? to : undefined, 'From here the warm-season grass has the ground.'),
+    ]),
     ...turn('Last frost', season.lastFrost, 'The property’s own date, else the day mean lows pass 36 deg F.'),
     ...turn('Two mowings', season.twoMowings, 'Growth since waking adds up to twelve days of its best.'),
     ...turn('Full green', season.fullGreen, 'Weeks after the last frost: four, six for centipedegrass.'),

@@ -1,5 +1,6 @@
 import { type ClimateYear, climateYear, type GrowthSeason, growthSeason } from '../../climate/climate-year';
 import { dayOfYear, type IsoDay } from '../../days/day';
+import type { Grass } from '../../packs/grasses';
 import { grassIn, type RulePacks } from '../../packs/rule-packs';
 import type { ZoneFacts } from '../../prescription/zone-facts';
 import { type Figure, figureOf, traced } from '../../reckoning/figure';
@@ -8,6 +9,7 @@ import type { Case, Product, Zone } from '../../records/case';
 import { testsNewestFirst } from '../../soil/report';
 import { waterLoad } from '../../water/irrigation-water';
 import { sayDay } from '../../words/days';
+import { isOverseeded, type Overseeding, winterFeedings, withWinterGrass } from '../rules/overseeding';
 import { establishmentOf, isWorkable, ownProgrammeFrom } from '../rules/establishment';
 import { type FirstDayReason, firstDayOf } from '../rules/first-day';
 import { type NitrogenParts, nitrogenParts, shareAhead } from '../rules/nitrogen-parts';
@@ -21,17 +23,53 @@ export interface ZoneYear {
   parts?: NitrogenParts;
   carried?: CarryOver;
   /** What the prescription takes from it. */
-  facts: Pick<ZoneFacts, 'carryOver' | 'waterNitrogen' | 'ahead' | 'establishment'>;
+  facts: Pick<ZoneFacts, 'carryOver' | 'waterNitrogen' | 'ahead' | 'establishment' | 'overseeding'>;
 }
+
+/** Nitrogen of the log, day by day, lb N/1000 ft2; what brings none is left out. */
+const nitrogenLog = (zone: Zone, products: readonly Product[]): { date: IsoDay; lb: number }[] =>
+  (zone.applied ?? []).flatMap(({ date, productId, zoneLb }) => {
+    const percent = products.find((p) => p.id === productId)?.guaranteed.N ?? 0;
+    return percent > 0 ? [{ date, lb: ((zoneLb / (zone.areaSqFt / 1000)) * percent) / 100 }] : [];
+  });
 
 /** Nitrogen that went down on a zone in a year, lb N/1000 ft2. */
 export const nitrogenGiven = (zone: Zone, products: readonly Product[], year: number): number =>
-  (zone.applied ?? [])
+  nitrogenLog(zone, products)
     .filter(({ date }) => date.startsWith(`${year}-`))
-    .reduce((sum, { productId, zoneLb }) => {
-      const percent = products.find((p) => p.id === productId)?.guaranteed.N ?? 0;
-      return sum + ((zoneLb / (zone.areaSqFt / 1000)) * percent) / 100;
-    }, 0);
+    .reduce((sum, { lb }) => sum + lb, 0);
+
+/** The winter grass of a zone and its season, where one is sown over warm-season turf (C9). */
+function overseeded(
+  given: Case,
+  zone: Zone,
+  grass: Grass,
+  packs: RulePacks,
+  season: GrowthSeason | undefined,
+  weather: ClimateYear | undefined,
+  from: IsoDay,
+): { season: GrowthSeason; overseeding: Overseeding } | undefined {
+  const { climate } = given.property;
+  const span = zone.overseed;
+  const winterGrass = span && grassIn(packs, span.grass);
+  if (!span || !winterGrass || !isOverseeded(grass, winterGrass) || !climate || !season || !weather) return undefined;
+  const { year } = weather;
+  const both = withWinterGrass(season, winterGrass, span, climate, weather);
+  const log = nitrogenLog(zone, given.products ?? []);
+  const feedings = winterFeedings(
+    zone,
+    span,
+    both,
+    year,
+    given.codes ?? [],
+    from,
+    log.map(({ date }) => date),
+  );
+  const givenLb = log
+    .filter(({ date }) => date.startsWith(`${year}-`) && both.winter?.days[dayOfYear(date)])
+    .reduce((sum, { lb }) => sum + lb, 0);
+  return { season: both, overseeding: { grass: winterGrass, from: span.from, to: span.to, feedings, givenLb } };
+}
 
 /** Nitrate that the irrigation water of a year brings, lb N/1000 ft2; undefined without an analysis or irrigation (A13). */
 function waterNitrogenOf(given: Case, zone: Zone): Figure | undefined {
@@ -61,11 +99,14 @@ export function zoneYear(
   const sampled = testsNewestFirst(given.soilTests ?? [], zone.id)[0]?.sampledOn ?? '';
   const { from, fromIs } = firstDayOf(year, sampled, asOf);
   const days = climate && (weather ?? climateYear(climate, year));
-  const season = climate && days ? growthSeason(climate, days, grass) : undefined;
+  const alone = climate && days ? growthSeason(climate, days, grass) : undefined;
+  const establishment = establishmentOf(zone, grass, alone, days, year);
+  // a stand that is sown in the year has its own programme, and no second grass over it
+  const both = establishment ? undefined : overseeded(given, zone, grass, packs, alone, days, from);
+  const season = both?.season ?? alone;
   const base = grass.nitrogenLb[zone.care ?? 'standard'];
   const parts = season && days && nitrogenParts(zone, grass, season, days, given.choices, base);
   const carried = carryOver(given, zone, year);
-  const establishment = establishmentOf(zone, grass, season, days, year);
   const begun = from > `${year}-01-01` && season && parts;
   const share = begun && !establishment ? shareAhead(parts, season, dayOfYear(from)) : 1;
   return {
@@ -86,10 +127,12 @@ export function zoneYear(
             },
           }
         : {}),
+      ...(both ? { overseeding: both.overseeding } : {}),
       ...(share < 1
         ? {
             ahead: {
-              givenLb: nitrogenGiven(zone, given.products ?? [], year),
+              // what the winter grass was fed counts in its own line
+              givenLb: nitrogenGiven(zone, given.products ?? [], year) - (both?.overseeding.givenLb ?? 0),
               share,
               says: `from ${sayDay(from)} on, by the parts of the year and growth inside them`,
             },

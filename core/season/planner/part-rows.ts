@@ -1,6 +1,6 @@
 import { isWeakGround, WEAK_TOTAL_N, weakTotal } from '../rules/dose-ceilings';
 import { LAST_WEEKS } from '../rules/before-frost';
-import { MONTH_SUPPLY_LB } from '../rules/limits';
+import { monthSupplyLb } from '../rules/limits';
 import { type PlanWeek, weeksIn } from '../../days/weeks';
 import { BARE } from '../plan/bare-months';
 import { type DoseVariable, type ModelParts, rateTerms } from './model-parts';
@@ -24,7 +24,7 @@ function addMonthRows(
   wanted: Wanted,
   weeks: readonly PlanWeek[],
 ): void {
-  const most = zone.zone.care === 'high' ? MONTH_SUPPLY_LB.high : MONTH_SUPPLY_LB.usual;
+  const most = monthSupplyLb(zone.zone);
   for (let month = 0; month < 12; month++) {
     const its = weeks.flatMap(({ date }, w) => (Number(date.slice(5, 7)) - 1 === month ? [w] : []));
     const first = weeks[its[0] ?? 0]?.day ?? 0;

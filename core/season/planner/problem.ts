@@ -198,18 +198,23 @@ function zoneProblem(
     ];
   }
 
-  const asked = sumByWeek(demandByDay(parts, season), weeks);
+  const { carried } = zoneSeason;
+  // a winter grass asks for what its feedings bring, no more
+  const winterLb = prescription.overseeding?.yearLb ?? 0;
+  const grownLb = Math.max(0, yearN - winterLb);
+  const asked = sumByWeek(demandByDay(parts, season), weeks).map((share) => (grownLb + (carried?.lb ?? 0)) * share);
   const standingSupply = new Array<number>(weeks.length).fill(0);
   let standingInHeat = zoneSeason.carried ? sumInHeat(zoneSeason.carried.byDay, season.heat) : 0;
   for (const dose of here) {
     const byDay = releaseByDay(dose.product, soilF, dayOfYear(dose.date));
     const lb = dose.rateLb * bringsOf(dose.product).N;
     standingInHeat += sumInHeat(byDay, season.heat) * lb;
+    const onWinterGrass = season.winter?.days[dayOfYear(dose.date)];
     sumByWeek(byDay, weeks).forEach((share, w) => {
       standingSupply[w] = (standingSupply[w] as number) + share * lb;
+      if (onWinterGrass) asked[w] = (asked[w] as number) + share * lb;
     });
   }
-  const carried = zoneSeason.carried;
   if (carried)
     sumByWeek(carried.byDay, weeks).forEach((lb, w) => {
       standingSupply[w] = (standingSupply[w] as number) + lb;
@@ -241,9 +246,9 @@ function zoneProblem(
     standing: here,
     gapWeeks: weeksIn(leastDaysBetweenN(zone)),
     mostGapWeeks: weeksIn(mostDaysBetweenN(zone)) + (letGo[`${zone.id}/most-interval`] ?? 0),
-    demandByWeek: asked.map((share) => (yearN + (carried?.lb ?? 0)) * share),
+    demandByWeek: asked,
     parts: parts.parts.map((part) => ({ ...part, weeks: weeksOf(weeks, part) })),
-    yearNitrogenLb: yearN,
+    yearNitrogenLb: grownLb,
     nitrogenDown: here.map((d) => ({
       day: dayOfYear(d.date),
       lb: d.rateLb * bringsOf(d.product).N,

@@ -1,7 +1,7 @@
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
-import type { Case, Product, Zone } from '../../records/case';
-import { CLIMATE_PRESETS, STARTER_SHELF } from '../../packs/starter-shelf';
+import type { Case, Zone } from '../../records/case';
+import { caseOf, climateOf, only, product } from '../any-lawn.fixture';
 import { BUILT_IN_PACKS } from '../../packs/rule-packs';
 import { dayOfYear, placeOf } from '../../days/day';
 import { cec, down, lawn, pH, reportOf } from '../../prescription/judgement.fixture';
@@ -21,19 +21,6 @@ import { planProblem } from '../planner/problem';
 import { freeBy } from './before-frost';
 import { doseCeiling, nitrogenCeilings } from './dose-ceilings';
 
-const climateOf = (id: string) => CLIMATE_PRESETS.find((preset) => preset.id === id)!.climate;
-const product = (id: string) => STARTER_SHELF.find((p) => p.id === id) as Product;
-const caseOf = (zone: Partial<Zone>, more: Partial<Case> = {}, climate = 'transition'): Case => ({
-  format: 'ubertas-case',
-  version: 1,
-  property: { id: 'p', name: 'P', climate: climateOf(climate) },
-  zones: [lawn(zone)],
-  soilTests: [reportOf('2026-11-20', [pH(6.5)])],
-  products: [...STARTER_SHELF],
-  choices: { year: 2027 },
-  ...more,
-});
-const only = (...ids: string[]): Partial<Case> => ({ products: ids.map(product) });
 const draftOf = (given: Case) => planSeason(given, 2027).zones[0]!;
 const feedings = (given: Case) => draftOf(given).doses.filter((d) => (d.delivers.N ?? 0) > 0);
 const standing = (given: Case, id: string) => {

@@ -1,4 +1,5 @@
 import { placeOf } from '../../days/day';
+import type { Zone } from '../../records/case';
 import type { SOLUBLE_N } from './dose-ceilings';
 import { type DoseGround, isWeakGround, leastDaysBetweenN } from './dose-ceilings';
 
@@ -38,7 +39,11 @@ export const mostDaysBetweenN = (zone: DoseGround): number =>
   Math.max(MOST_DAYS[kindOf(zone)], leastDaysBetweenN(zone));
 
 /** Most nitrogen free in a month on warm-season grass, lb N/1000 ft2; more under high care (C2). Common practice. */
-export const MONTH_SUPPLY_LB = { usual: 1, high: 1.25 } as const;
+const MONTH_SUPPLY_LB = { usual: 1, high: 1.25 } as const;
+export const monthSupplyLb = ({ care }: Pick<Zone, 'care'>): number =>
+  care === 'high' ? MONTH_SUPPLY_LB.high : MONTH_SUPPLY_LB.usual;
+/** Release is not known closer than this. */
+export const MONTH_SUPPLY_OFF = 1.04;
 
 /** Lime and ammonium or urea keep this far apart, days. Common practice. */
 export const LIME_NITROGEN_GAP_DAYS = 14;

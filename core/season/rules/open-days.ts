@@ -44,6 +44,7 @@ export function closedBecause(ground: Ground, product: Product, day: number): st
       return 'no sulfur within three months of a seeding';
   }
   const fed = season.feeding[day];
+  if (N > 0 && season.winter?.days[day]) return 'the winter grass has its own feedings';
   if (N > 0 && tooFastForCode(codes, product, addDays(`${year}-01-01`, day)))
     return `the code asks for more slow nitrogen on this day`;
   if (N > 0) {

@@ -6,6 +6,7 @@ import type { HandTest } from '@core/ground/hand-test';
 import { textureClass } from '@core/ground/texture-class';
 import { groundOf } from '@core/ground/zone-ground';
 import { evaluate } from '@core/reckoning/define';
+import { grassOf } from '@core/packs/grasses';
 import { isRefusal } from '@core/reckoning/refusal';
 import { groundFromZone, measuredFrom, shapeFaults, type TypedGround } from './typed-ground';
 
@@ -31,6 +32,10 @@ export interface TypedFacts {
   state: NonNullable<Zone['state']>;
   /** Day of the seeding, renovation or sodding; empty is the usual day. */
   seededOn: string;
+  /** The winter grass over warm-season turf, `no` where there is none, and its days as typed, month-day. */
+  overseed: 'no' | NonNullable<Zone['overseed']>['grass'];
+  overseedFrom: string;
+  overseedTo: string;
   carbonates: NonNullable<Zone['carbonates']>;
   drainage: NonNullable<Zone['drainage']>;
   age: string;
@@ -62,6 +67,9 @@ export const factsFromZone = (zone: Zone | undefined): TypedFacts => ({
   turf: zone?.turf ?? 'established',
   state: zone?.state ?? 'established',
   seededOn: zone?.seededOn ?? '',
+  overseed: zone?.overseed?.grass ?? 'no',
+  overseedFrom: zone?.overseed?.from ?? '',
+  overseedTo: zone?.overseed?.to ?? '',
   carbonates: zone?.carbonates ?? 'unknown',
   drainage: zone?.drainage ?? 'good',
   age: shown(zone?.ageYears),
@@ -88,6 +96,8 @@ const FIELD: Record<string, string> = {
   cornersFt: 'corners',
   ring: 'corners',
   turnDeg: 'turn',
+  'overseed.from': 'overseedFrom',
+  'overseed.to': 'overseedTo',
   ageYears: 'age',
   slopePercent: 'slope',
   waterDistanceFt: 'waterDistance',
@@ -166,6 +176,14 @@ export function zoneFromTyped(
     turf: typed.turf,
     state: typed.state,
     seededOn: typed.state === 'established' || typed.seededOn.trim() === '' ? undefined : typed.seededOn.trim(),
+    overseed:
+      typed.overseed === 'no' || !typed.grass || grassOf(typed.grass).season !== 'warm'
+        ? undefined
+        : {
+            grass: typed.overseed,
+            from: typed.overseedFrom.trim() || undefined,
+            to: typed.overseedTo.trim() || undefined,
+          },
     carbonates: typed.carbonates,
     drainage: typed.drainage,
     cutOuts: typed.cutOuts.length > 0 ? [...typed.cutOuts] : undefined,

@@ -25,6 +25,11 @@ const DAY_OF = {
   sod: 'Day of the sodding',
 } as const;
 
+const WINTER_GRASSES = ALL_GRASSES.filter((grass) => grass.season === 'cool').map(({ id, name }) => ({
+  value: id,
+  label: name,
+}));
+
 interface FactsProps {
   typed: TypedFacts;
   faults: Record<string, string>;
@@ -186,6 +191,32 @@ export function ZoneFacts({ typed, faults, onChange, onHandTest }: FactsProps) {
             onChange={(seededOn) => onChange({ seededOn })}
             fault={faults.seededOn}
           />
+        )}
+        {grass?.season === 'warm' && (
+          <ChoiceField
+            label="Overseeded for winter"
+            value={typed.overseed}
+            options={[{ value: 'no', label: 'no' }, ...WINTER_GRASSES]}
+            onChange={(overseed) => onChange({ overseed: overseed as TypedFacts['overseed'] })}
+          />
+        )}
+        {grass?.season === 'warm' && typed.overseed !== 'no' && (
+          <>
+            <TextField
+              label="Overseeded on"
+              unit="month-day, 10-05"
+              value={typed.overseedFrom}
+              onChange={(overseedFrom) => onChange({ overseedFrom })}
+              fault={faults.overseedFrom}
+            />
+            <TextField
+              label="Spring transition"
+              unit="month-day, 04-20"
+              value={typed.overseedTo}
+              onChange={(overseedTo) => onChange({ overseedTo })}
+              fault={faults.overseedTo}
+            />
+          </>
         )}
         {choice('carbonates', 'Fizz with acid', CARBONATES)}
         {choice('drainage', 'Drainage', DRAINAGE)}

@@ -19,10 +19,16 @@ export function NitrogenPartsList({
   const { parts, prescription, doses, season } = zoneSeason;
   const lb = prescription.nitrogen.year.value;
   if (!parts || !season || parts.parts.length === 0 || lb === 0 || prescription.establishment) return null;
+  // the parts share out what the grass itself gets; a winter grass over it has a line of its own
+  const winter = prescription.overseeding;
+  const grownLb = lb - (winter?.yearLb ?? 0);
   const brought = (from: number, to: number) =>
     doses
       .filter((dose) => dayOfYear(dose.date) >= from && dayOfYear(dose.date) <= to)
       .reduce((sum, dose) => sum + (dose.delivers.N ?? 0), 0);
+  const broughtInWinter = doses
+    .filter((dose) => season.winter?.days[dayOfYear(dose.date)])
+    .reduce((sum, dose) => sum + (dose.delivers.N ?? 0), 0);
   return (
     <>
       <table className="parts">
@@ -43,12 +49,24 @@ export function NitrogenPartsList({
                   {sayDay(dayAt(year, part.from))} to {sayDay(dayAt(year, part.to))}
                 </span>
               </th>
-              <td>{showRate(part.share * lb)} lb N</td>
+              <td>{showRate(part.share * grownLb)} lb N</td>
               <td>
                 <b>{showRate(brought(part.from, part.to))}</b> lb N
               </td>
             </tr>
           ))}
+          {winter && (
+            <tr>
+              <th scope="row">
+                Winter grass
+                <span>{winter.says}</span>
+              </th>
+              <td>{showRate(winter.yearLb)} lb N</td>
+              <td>
+                <b>{showRate(broughtInWinter)}</b> lb N
+              </td>
+            </tr>
+          )}
         </tbody>
       </table>
       {parts.choice && (
