@@ -61,6 +61,7 @@ import { saturationNeed } from './nutrients/saturation';
 import { productAsSpread } from './products/as-spread';
 import { productCoverage } from './products/coverage';
 import { granuleSpacing } from './products/granules';
+import { foliarSpray } from './products/foliar';
 import { liquidDelivers, liquidRate } from './products/liquids';
 import { growthPotential } from './climate/growth-potential';
 import { dayLength } from './climate/day-length';
@@ -136,6 +137,7 @@ const ALL = [
   productAsSpread,
   liquidRate,
   liquidDelivers,
+  foliarSpray,
   granuleSpacing,
   productSalt,
   limeUndone,

@@ -1,3 +1,4 @@
+import { isFoliarPurpose } from '@core/products/foliar';
 import type { PlannedFor } from '@core/records/case';
 
 /** What a mark stands for. Its letter, and its word for those who cannot see it. */
@@ -8,6 +9,8 @@ export const MARK_OF: Record<PlannedFor, { letter: string; word: string }> = {
   lime: { letter: 'L', word: 'lime' },
   sulfur: { letter: 'S', word: 'sulfur' },
   gypsum: { letter: 'G', word: 'gypsum' },
+  iron: { letter: 'Fe', word: 'iron' },
+  manganese: { letter: 'Mn', word: 'manganese' },
 };
 
 /** Diameter of a circle whose area follows the amount; lime counts a fiftieth. */
@@ -17,7 +20,7 @@ export function markSize(purpose: PlannedFor, lbPer1000: number, scale: number, 
 }
 
 /**
- * The shape code: circle N, diamond K2O, square lime, triangle pointing down S, six sides gypsum. Phosphate has no shape of its own, only
+ * The shape code: circle N, diamond K2O, square lime, triangle pointing down S, six sides gypsum, a leaf for sprays on it. Phosphate has no shape of its own, only
  * its letter. `d` is the diameter of the circle of equal area.
  */
 export function Mark({
@@ -42,6 +45,8 @@ export function Mark({
     lime: (0.886 * d) / 2,
     sulfur: (1.347 * d) / 2,
     gypsum: (0.93 * d) / 2,
+    iron: (1.22 * d) / 2,
+    manganese: (1.22 * d) / 2,
   }[purpose];
   return (
     <g>
@@ -54,13 +59,20 @@ export function Mark({
           {...shape}
         />
       )}
+      {isFoliarPurpose(purpose) && (
+        <path d={`M${x - h} ${y}Q${x} ${y - 1.5 * h} ${x + h} ${y}Q${x} ${y + 1.5 * h} ${x - h} ${y}Z`} {...shape} />
+      )}
       {purpose === 'sulfur' && <path d={`M${x - h} ${y - h * 0.72}H${x + h}L${x} ${y + h}Z`} {...shape} />}
       {(d >= 11 || purpose === 'P2O5') && (
         <text
           x={x}
           y={y + (purpose === 'sulfur' ? 1.6 : 3.2)}
           textAnchor="middle"
-          style={{ fontSize: Math.max(8.5, d * 0.55), fontWeight: 700, fill: stroke }}
+          style={{
+            fontSize: isFoliarPurpose(purpose) ? Math.max(6.5, d * 0.45) : Math.max(8.5, d * 0.55),
+            fontWeight: 700,
+            fill: stroke,
+          }}
         >
           {MARK_OF[purpose].letter}
         </text>

@@ -248,6 +248,7 @@ export function printPrescription(given: Case, options: ResultOptions = {}) {
         says: gypsum.says,
       },
       iron: prescribeIron(read),
+      foliar: prescription.foliar,
       micronutrients: prescribeMicronutrients(read),
       salinity: salinityOf(salinity),
       toxic: prescription.toxic,

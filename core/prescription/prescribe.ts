@@ -7,6 +7,7 @@ import { BUILT_IN_PACKS, grassIn, type RulePacks } from '../packs/rule-packs';
 import { prescribeNutrient } from './prescribe-nutrient';
 import { prescribeEstablishment } from './prescribe-establishment';
 import { overseedingCautions, prescribeOverseeding } from './prescribe-overseeding';
+import { prescribeFoliar } from './prescribe-foliar';
 import { prescribeGypsum } from './prescribe-gypsum';
 import { prescribeSalinity, prescribeToxic } from './prescribe-others';
 import { prescribePh } from './prescribe-ph';
@@ -91,6 +92,7 @@ export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescriptio
       magnesium,
       sulfur,
       gypsum,
+      foliar: prescribeFoliar(facts, read),
       salinity: prescribeSalinity(zone, read, packs),
       toxic: prescribeToxic(zone, read),
       establishment: sown?.establishment,

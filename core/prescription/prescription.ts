@@ -1,3 +1,4 @@
+import type { FoliarPurpose } from '../products/foliar';
 import type { Refusal } from '../reckoning/refusal';
 import type { NitrogenLine } from '../nitrogen/year';
 import type { IsoDay } from '../days/day';
@@ -94,6 +95,18 @@ export interface OverseedingPrescription extends Overseeding {
   says: string;
 }
 
+/** Iron or manganese on the leaf: how many sprays of a year, and how strong. */
+export interface FoliarPrescription {
+  purpose: FoliarPurpose;
+  sprays: number;
+  /** oz of the element/1000 ft2. */
+  ozPerSpray: number;
+  says: string;
+  own?: OwnFigure;
+  /** Sprays by the rule. */
+  byRule: number;
+}
+
 export interface ZonePrescription {
   zoneId: string;
   tested: boolean;
@@ -104,6 +117,8 @@ export interface ZonePrescription {
   magnesium: NutrientPrescription;
   sulfur: NutrientPrescription;
   gypsum: GypsumPrescription;
+  /** Sprays for color; empty where none is asked nor watched for (D5). */
+  foliar: FoliarPrescription[];
   salinity: SalinityPrescription;
   toxic: ToxicAdvice[];
   /** The day of seeding, renovation or sodding in the planned year, and what its programme asks (C8). */

@@ -1,13 +1,11 @@
 import type { Product } from '../records/case';
+import { foliarPurposeOf } from './foliar';
 
 /** Largest size guide number of granules that fall through close-cut turf and are not picked up by the mower (C10). Common practice. */
 export const MOST_CLOSE_CUT_SGN = 125;
 
 /** Whether what is asked for feeds: lime, gypsum and sulfur do not (C10). */
 export const isFeed = (purpose: string): boolean => purpose === 'N' || purpose === 'P2O5' || purpose === 'K2O';
-
-/** A spray whose iron outweighs its nitrogen is an iron spray: fed by it the grass would blacken. Common practice. */
-const isIronSpray = ({ guaranteed: { N = 0, Fe = 0 } }: Product): boolean => Fe > N;
 
 /**
  * Why a feed has no place on close-cut turf, or undefined where it has: greens are spoon-fed with fine granules and sprays (C10).
@@ -16,7 +14,7 @@ const isIronSpray = ({ guaranteed: { N = 0, Fe = 0 } }: Product): boolean => Fe 
 export function unfitForCloseCut(product: Product): string | undefined {
   if (product.form === 'liquid') {
     if (product.lbPerGal === undefined) return 'its weight a gallon is not on the label, so it cannot be measured out';
-    return isIronSpray(product) ? 'an iron spray: it greens, it does not feed' : undefined;
+    return foliarPurposeOf(product) ? 'a spray for color: it greens, it does not feed' : undefined;
   }
   const size = product.sizeGuideNumber;
   if (size === undefined)

@@ -5,6 +5,7 @@ import { ecceOf, limeKindOf } from '../lime/lime-label';
 import { slowShare } from '../nitrogen/forms';
 import { isSurfaceUrea } from '../nitrogen/surface-urea';
 import { isStrongAcidifier } from './strong-acidifier';
+import { FOLIAR_FEEDS, foliarPurposeOf, isFoliarPurpose } from './foliar';
 import { isFeed, unfitForCloseCut } from './close-cut-feeds';
 import { packageLb } from './package-lb';
 
@@ -16,6 +17,8 @@ export function percentFor(product: Product, purpose: PlannedFor): number {
   if (purpose === 'lime') return limeKindOf(product) === undefined ? 0 : 100;
   if (purpose === 'gypsum') return gypsumPercent(product) > 0 ? 100 : 0;
   if (purpose === 'sulfur') return product.guaranteed['S-free'] ?? 0;
+  if (isFoliarPurpose(purpose))
+    return foliarPurposeOf(product) === purpose ? (product.guaranteed[FOLIAR_FEEDS[purpose].element] ?? 0) : 0;
   return product.guaranteed[purpose] ?? 0;
 }
 
@@ -44,6 +47,10 @@ export function excluded(
     return 'holds a pesticide: it has a label rate of its own and never enters a feeding plan by itself';
   if (product.unfinished) return 'its label is not finished';
   if (percentFor(product, purpose) === 0) return `carries no ${purpose === 'sulfur' ? 'free sulfur' : purpose}`;
+  if (isFoliarPurpose(purpose))
+    return product.form === 'liquid' && product.lbPerGal === undefined
+      ? 'its weight a gallon is not on the label, so it cannot be measured out'
+      : undefined;
   if (product.form === 'liquid' && !(closeCut && isFeed(purpose))) return 'liquids are a supplement, not planned here';
   const lime = limeKindOf(product);
   if (purpose === 'lime')
@@ -83,7 +90,9 @@ export function choicesFor(products: readonly Product[], purpose: PlannedFor, co
       (purpose === 'N' && context.acidSoil && isStrongAcidifier(p) ? 2 : 0) +
         // potash nobody asked for is no bar, and the last choice (D1)
         (purpose === 'N' && !context.potassiumWanted && (p.guaranteed.K2O ?? 0) > 0 ? 1 : 0) +
-        (purpose === 'N' && context.limySoil && isSurfaceUrea(p) ? 1 : 0),
+        (purpose === 'N' && context.limySoil && isSurfaceUrea(p) ? 1 : 0) +
+        // a spray without nitrogen goes out on any day
+        (isFoliarPurpose(purpose) && (p.guaranteed.N ?? 0) > 0 ? 1 : 0),
       (p.onHandLb ?? 0) > 0 ? 0 : 1,
       purpose === 'N' && slowShare(p) < 0.3 ? 1 : 0,
       pricePerLb(p, purpose),

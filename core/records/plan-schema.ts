@@ -74,7 +74,7 @@ export type Choices = yup.InferType<typeof choicesSchema>;
 export const PLAN_AIMS = ['balanced', 'cheapest', 'fewest-trips'] as const;
 export type PlanAim = (typeof PLAN_AIMS)[number];
 
-export const PLANNED_FOR = ['N', 'P2O5', 'K2O', 'lime', 'sulfur', 'gypsum'] as const;
+export const PLANNED_FOR = ['N', 'P2O5', 'K2O', 'lime', 'sulfur', 'gypsum', 'iron', 'manganese'] as const;
 export type PlannedFor = (typeof PLANNED_FOR)[number];
 
 export const plannedDoseSchema = yup.object({

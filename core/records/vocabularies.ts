@@ -126,5 +126,7 @@ export const OWN_LINES = [
   'root-zone',
   'gypsum',
   'nitrogen-dose',
+  'iron-sprays',
+  'manganese-sprays',
 ] as const;
 export type OwnLine = (typeof OWN_LINES)[number];

@@ -29,7 +29,7 @@ export const cutOutSchema = yup.object({
 });
 export type CutOut = yup.InferType<typeof cutOutSchema>;
 
-/** Largest override of each kind: lb/1000 ft2, pH or in. */
+/** Largest override of each kind: lb/1000 ft2, pH, in or sprays a year. */
 const MOST_OWN: Record<(typeof OWN_LINES)[number], readonly [number, number]> = {
   lime: [0, 400],
   'free-sulfur': [0, 100],
@@ -43,6 +43,8 @@ const MOST_OWN: Record<(typeof OWN_LINES)[number], readonly [number, number]> = 
   'root-zone': [2, 12],
   gypsum: [0, 400],
   'nitrogen-dose': [0.1, 2],
+  'iron-sprays': [0, 12],
+  'manganese-sprays': [0, 12],
 };
 
 /** A figure that the agronomist put in place of the rule's. Rates are lb/1000 ft2 in the form bags state. */

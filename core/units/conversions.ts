@@ -34,6 +34,9 @@ export const HA_PER_ACRE = (SQ_M_PER_1000_SQ_FT * THOUSANDS_PER_ACRE) / 10_000;
 /** Kilograms in a pound. */
 export const KG_PER_LB = G_PER_LB / 1000;
 
+/** Ounces in a pound. */
+export const OZ_PER_LB = 16;
+
 /** Fluid ounces in a US gallon. */
 export const FL_OZ_PER_GAL = 128;
 

@@ -13,7 +13,7 @@ import { amountFor } from '../../work/dose-words';
 const ROWS: readonly { letter: string; purposes: readonly PlannedFor[]; y: number }[] = [
   { letter: 'N', purposes: ['N'], y: 56 },
   { letter: 'K', purposes: ['K2O', 'P2O5'], y: 69 },
-  { letter: 'L, S', purposes: ['lime', 'sulfur'], y: 82 },
+  { letter: 'L, S', purposes: ['lime', 'sulfur', 'gypsum', 'iron', 'manganese'], y: 82 },
 ];
 const SOIL_LINE = 44;
 const LETTERS = 24;

@@ -210,7 +210,7 @@ export default function Prescribe() {
           }
           onAsk={setAsking}
         />
-        <OtherLines at={7} prescription={prescription} read={read} doses={of('gypsum')} />
+        <OtherLines at={7} prescription={prescription} read={read} doses={doses} onAsk={setAsking} />
       </div>
       <YearMargin onCopy={() => setCopying(true)} onPdf={() => void pdf(zone.id, [zoneSeason])} />
       {asking && (

@@ -2,18 +2,23 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { OwnFigure, Property } from '@core/records/case';
 import { grassOf } from '@core/packs/grasses';
 import { reasonOf } from '@core/prescription/override-figure';
+import type { Ledger } from '@core/prescription/ledger';
+import { dayOfYear } from '@core/days/day';
 import type { Figure } from '@core/reckoning/figure';
 import type { NutrientPrescription } from '@core/prescription/prescription';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { showArea, showExact, showProductRate, showRate, showWeight } from '@core/words/numbers';
 import { sayDate, sayDay } from '@core/words/days';
-import { amountFor } from '../../work/dose-words';
+import { MARK_OF } from '../../ui/marks';
+import { showAmount, unitFor } from '../../work/dose-words';
 
 interface PrintedLine {
   name: string;
   value: number;
   substance: string;
   show: (value: number) => string;
+  /** Word before the substance: pounds where nothing is said. */
+  unit?: string;
   says: string;
   own?: OwnFigure;
   byRule?: Figure;
@@ -31,8 +36,29 @@ const nutrientLine = (name: string, substance: string, line: NutrientPrescriptio
   purpose,
 });
 
-function linesOf({ prescription }: ZoneSeason): PrintedLine[] {
-  const { ph, nitrogen } = prescription;
+/** What went down since the sample, in a sentence. */
+const ledgerWords = (ledger: Ledger | undefined, substance: string): string[] =>
+  ledger && ledger.lines.length > 0
+    ? [
+        `Since the sample ${showWeight(ledger.lines.reduce((sum, line) => sum + line.lb, 0))} lb ${substance} per 1000 went down (${ledger.lines.map((line) => sayDay(line.date)).join(', ')}).`,
+      ]
+    : [];
+
+/** What the doses bring in each part of the year, in a sentence. */
+const partWords = (parts: ZoneSeason['parts'], doses: ZoneSeason['doses']): string =>
+  parts && parts.parts.length > 1 && doses.length > 0
+    ? `. By parts: ${parts.parts
+        .map(({ title, from, to }) => {
+          const brought = doses
+            .filter((dose) => dayOfYear(dose.date) >= from && dayOfYear(dose.date) <= to)
+            .reduce((sum, dose) => sum + (dose.delivers.N ?? 0), 0);
+          return `${title.toLowerCase()} ${showRate(brought)} lb N`;
+        })
+        .join(', ')}.`
+    : '';
+
+function linesOf({ prescription, parts, doses }: ZoneSeason): PrintedLine[] {
+  const { ph, nitrogen, gypsum, foliar, overseeding } = prescription;
   const lime = ph.action === 'lime';
   return [
     {
@@ -40,7 +66,9 @@ function linesOf({ prescription }: ZoneSeason): PrintedLine[] {
       value: lime || ph.action === 'sulfur' ? (ph.material?.value ?? 0) : 0,
       substance: lime ? 'lime' : 'S, free',
       show: lime ? showProductRate : showRate,
-      says: `${ph.says} ${ph.retest}`,
+      says: [ph.says, ...ledgerWords(ph.ledger, lime ? 'lime' : 'S'), ph.waits ?? '', ph.retest]
+        .filter(Boolean)
+        .join(' '),
       own: ph.own,
       byRule: ph.byRule,
       purpose: lime ? 'lime' : 'sulfur',
@@ -53,7 +81,8 @@ function linesOf({ prescription }: ZoneSeason): PrintedLine[] {
       says: nitrogen.steps
         .filter((step) => !step.off)
         .map((step) => `${step.says} ${step.id !== 'base' && step.lb > 0 ? '+' : ''}${showExact(step.lb)}`)
-        .join('; '),
+        .join('; ')
+        .concat(partWords(parts, doses), overseeding ? ` ${overseeding.says}` : ''),
       own: nitrogen.own,
       byRule: nitrogen.byRule,
       purpose: 'N',
@@ -62,6 +91,30 @@ function linesOf({ prescription }: ZoneSeason): PrintedLine[] {
     nutrientLine('Potassium', 'K2O', prescription.potassium, 'K2O'),
     nutrientLine('Magnesium', 'Mg', prescription.magnesium),
     nutrientLine('Sulfur', 'S, combined', prescription.sulfur),
+    ...(gypsum.yearLb > 0
+      ? [
+          {
+            name: 'Gypsum',
+            value: gypsum.yearLb,
+            substance: 'gypsum',
+            show: showWeight,
+            says: [gypsum.says, ...ledgerWords(gypsum.ledger, 'gypsum')].join(' '),
+            own: gypsum.own,
+            byRule: gypsum.byRule,
+            purpose: 'gypsum',
+          },
+        ]
+      : []),
+    ...foliar.map(({ purpose, sprays, says, own }): PrintedLine => ({
+      name: MARK_OF[purpose].word.replace(/^./, (letter) => letter.toUpperCase()),
+      value: sprays,
+      unit: '',
+      substance: sprays === 1 ? 'spray' : 'sprays',
+      show: showExact,
+      says,
+      own,
+      purpose,
+    })),
   ];
 }
 
@@ -70,7 +123,7 @@ function zonePage(season: ZoneSeason, property: Property, today: string, last: b
   const rows = linesOf(season).map((line): Content[] => {
     const when = doses
       .filter((dose) => dose.for === line.purpose)
-      .map((dose) => `${sayDay(dose.date)}: ${showRate(amountFor(dose))} lb ${dose.for === 'sulfur' ? 'S' : dose.for}`);
+      .map((dose) => `${sayDay(dose.date)}: ${showAmount(dose)} ${unitFor(dose)}`);
     return [
       { text: line.name, bold: true },
       {
@@ -79,11 +132,11 @@ function zonePage(season: ZoneSeason, property: Property, today: string, last: b
             ? {
                 text: [
                   { text: line.show(line.value), bold: true, italics: line.own !== undefined },
-                  ` lb ${line.substance}`,
+                  ` ${[line.unit ?? 'lb', line.substance].filter(Boolean).join(' ')}`,
                 ],
               }
             : 'none',
-          ...(line.own
+          ...(line.own && line.unit === undefined
             ? [
                 {
                   text: [
@@ -94,7 +147,7 @@ function zonePage(season: ZoneSeason, property: Property, today: string, last: b
                 },
               ]
             : []),
-          ...(line.value > 0
+          ...(line.value > 0 && line.unit === undefined
             ? [{ text: `${showWeight((line.value * zone.areaSqFt) / 1000)} lb ${line.substance} here`, fontSize: 8 }]
             : []),
         ],

@@ -16,7 +16,7 @@ import { showArea, showRate, showWeight } from '@core/words/numbers';
 import { sayDay } from '@core/words/days';
 import { todayIso } from '../../ui/today';
 import { Loading } from '../../ui/loading';
-import { Mark, MARK_OF } from '../../ui/marks';
+import { Mark } from '../../ui/marks';
 import { Ribbon } from '../../ui/ribbon';
 import { type Stage, Stages } from '../../ui/stages';
 import { Substances } from '../../ui/substance';
@@ -26,7 +26,7 @@ import { WorkingsSlip } from '../../ui/workings';
 import { WorkingsContext } from '../../ui/workings-context';
 import { type PropertyWork, focusOn, wholeWork } from '../../work/property-work';
 import { useFollow } from '../../work/use-follow';
-import { amountFor } from '../../work/dose-words';
+import { amountFor, showAmount, unitFor } from '../../work/dose-words';
 import { grassOf } from '@core/packs/grasses';
 import { yearCurves } from '../../work/year-curves';
 import type { Route } from './+types/property';
@@ -144,7 +144,7 @@ const ribbonDose = (dose: Dose, name: string) => ({
   date: dose.date,
   for: dose.for,
   lb: amountFor(dose),
-  says: `${sayDay(dose.date)}: ${showRate(amountFor(dose))} lb ${MARK_OF[dose.for].word} per 1000 sq ft, ${showWeight(dose.zoneLb)} lb ${name}`,
+  says: `${sayDay(dose.date)}: ${showAmount(dose)} ${unitFor(dose)} per 1000 sq ft, ${showWeight(dose.zoneLb)} lb ${name}`,
 });
 
 function Next({ work }: { work: PropertyWork }) {

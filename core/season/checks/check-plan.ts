@@ -6,6 +6,7 @@ import { CORRECTION_CHECKS } from './correction-checks';
 import { DAY_CHECKS } from './day-checks';
 import { DOSE_CHECKS } from './dose-checks';
 import { ESTABLISHMENT_CHECKS } from './establishment-checks';
+import { FOLIAR_CHECKS } from './foliar-checks';
 import { OVERSEEDING_CHECKS } from './overseeding-checks';
 import { GROUND_CHECKS } from './ground-checks';
 import { PART_CHECKS } from './part-checks';
@@ -24,6 +25,7 @@ export const ZONE_CHECKS = [
   ...SCHOOL_CHECKS,
   ...ESTABLISHMENT_CHECKS,
   ...OVERSEEDING_CHECKS,
+  ...FOLIAR_CHECKS,
   ...GROUND_CHECKS,
 ];
 

@@ -5,6 +5,7 @@ import { releaseByDay } from '../../nitrogen/release';
 import { sayDay } from '../../words/days';
 import { two } from '../../words/numbers';
 import type { Dose } from '../plan/dose';
+import { isFeedingLb } from '../plan/feeding';
 import { leastDaysBetweenN } from '../rules/dose-ceilings';
 import { MICROBES_WORK_FROM_F, MOST_FREE_IN_HEAT_LB, mostDaysBetweenN } from '../rules/limits';
 import { allowanceOn, closingCode, codeNutrientsOf } from '../rules/local-codes';
@@ -12,7 +13,7 @@ import { check, dayIn, dosesIn, EPS, type Facts, ifAny, noneOf } from './check';
 
 /** Whether a dose falls on a day that bears it, and how far feedings stand apart. */
 
-const bringsN = (dose: Dose): boolean => (dose.delivers.N ?? 0) > EPS;
+const bringsN = (dose: Dose): boolean => isFeedingLb(dose.delivers.N ?? 0);
 const first = (doses: readonly Dose[]): string => (doses[0] ? sayDay(doses[0].date) : '');
 
 /** Days with nitrogen, and what brings it. */

@@ -2,11 +2,13 @@ import { slowShare } from '../../nitrogen/forms';
 import { saltCarriers } from '../../products/carriers';
 import { MOST_SALT_ON_SALTY_LB, productSalt } from '../../products/salt';
 import { isFeed, MOST_CLOSE_CUT_SGN, unfitForCloseCut } from '../../products/close-cut-feeds';
+import { FOLIAR } from '../../products/foliar';
 import { HIGH_CHLORIDE_PERCENT } from '../../products/shelf';
 import { evaluate } from '../../reckoning/define';
 import { isRefusal } from '../../reckoning/refusal';
 import { two } from '../../words/numbers';
 import type { Dose } from '../plan/dose';
+import { isFeedingLb } from '../plan/feeding';
 import { daysBetween } from '../../days/day';
 import { isStrongAcidifier } from '../../products/strong-acidifier';
 import { sayDay } from '../../words/days';
@@ -157,15 +159,18 @@ const pesticide = check({
   says: ({ name }) => `${name} holds a pesticide: its own label and a license decide its rate, not a feeding plan.`,
 });
 
+/** Doses that no least rate of a spreader binds. */
+const SMALL_BY_NATURE: ReadonlySet<string> = new Set(['lime', 'sulfur', ...FOLIAR]);
+
 const smallestRate = check({
   id: 'smallest-rate',
   kind: 'dose',
   title: 'Smallest practical rate',
-  rule: 'No dose is thinner than a spreader lays evenly. Lime and sulfur have small doses of their own.',
+  rule: 'No dose is thinner than a spreader lays evenly. Lime and sulfur have small doses of their own, sprays no spreader.',
   measure: ({ zoneSeason: { zone }, doses, productOf }: Facts) => {
     const thin = doses.find((d) => {
       const product = productOf(d);
-      return product && d.for !== 'lime' && d.for !== 'sulfur' && d.rateLb < leastRateLb(product, zone) - RATE_STEP_LB;
+      return product && !SMALL_BY_NATURE.has(d.for) && d.rateLb < leastRateLb(product, zone) - RATE_STEP_LB;
     });
     return {
       found: thin ? `${two(thin.rateLb)} lb product` : 'kept',
@@ -202,7 +207,7 @@ const slowNitrogen = check({
     if (needed === 0) return undefined;
     const fast = doses.find((d) => {
       const product = productOf(d);
-      return product && (d.delivers.N ?? 0) > 0 && slowShare(product) * 100 < needed - EPS;
+      return product && isFeedingLb(d.delivers.N ?? 0) && slowShare(product) * 100 < needed - EPS;
     });
     return { found: `at least ${needed} %`, needed, doses: fast ? [fast] : [], product: fast && productOf(fast) };
   },

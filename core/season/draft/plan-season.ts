@@ -28,6 +28,7 @@ import { type Ground, total } from './draft-ground';
 import { planNitrogen } from './plan-nitrogen';
 import { planRider } from './plan-rider';
 import { planCorrection } from './plan-correction';
+import { planFoliar } from './plan-foliar';
 import { planEstablishment } from './plan-establishment';
 import { planWinterFeedings } from './plan-winter-feedings';
 
@@ -143,11 +144,13 @@ function planZone(
   const clearOfLime = (product: Product, day: number) =>
     !losesAmmonia(product) || limeDays.every((lime) => Math.abs(lime - day) >= LIME_NITROGEN_GAP_DAYS);
 
+  const colored = planFoliar(ground, prescription, choose);
+  for (const missing of colored.missing) miss(missing.for, missing.says);
   const { establishment } = prescription;
   if (establishment) {
     const pickedStarter = plan.picked[choiceKey(zone.id, 'P2O5')] !== undefined;
     const sown = planEstablishment(ground, establishment, choose, prescription, products, shelf, pickedStarter);
-    result.programme = sown.doses;
+    result.programme = [...sown.doses, ...colored.doses];
     for (const missing of sown.missing) miss(missing.for, missing.says);
     const after = ownProgrammeFrom(establishment);
     const N = choose('N');
@@ -179,7 +182,9 @@ function planZone(
         ).doses
       : [];
     if (sownK > TOO_SMALL_LB.K && !K) miss('K2O', `Nothing on the shelf brings ${words(sownK)} lb K2O per 1000 here.`);
-    result.doses = [...phDoses, ...sown.doses, ...later.doses, ...potash].sort((a, b) => a.date.localeCompare(b.date));
+    result.doses = [...phDoses, ...sown.doses, ...later.doses, ...potash, ...colored.doses].sort((a, b) =>
+      a.date.localeCompare(b.date),
+    );
     // shares of the year bind a grown stand only
     result.parts = { ...parts, parts: parts.parts.filter((part) => part.to >= after) };
     return result;
@@ -209,7 +214,7 @@ function planZone(
 
   // the winter grass has its feedings on their days, the warm-season grass what is left of the year
   const winter = planWinterFeedings(ground, prescription, () => choicesFor(products, 'N', context));
-  if (winter.doses.length > 0) result.programme = winter.doses;
+  if (winter.doses.length + colored.doses.length > 0) result.programme = [...winter.doses, ...colored.doses];
   for (const missing of winter.missing) miss('N', missing);
 
   const downN = nitrogenGiven(zone, products, plan.year);
@@ -269,7 +274,7 @@ function planZone(
       );
   }
 
-  result.doses = [...phDoses, ...pDoses, ...winter.doses, ...nDoses, ...kDoses].sort((a, b) =>
+  result.doses = [...phDoses, ...pDoses, ...winter.doses, ...nDoses, ...kDoses, ...colored.doses].sort((a, b) =>
     a.date.localeCompare(b.date),
   );
   return result;

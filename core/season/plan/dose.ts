@@ -27,6 +27,18 @@ export interface Dose {
   weighOut: Figure;
 }
 
+/** What the label has to state for a purpose. */
+const SUBSTANCE_OF: Record<PlannedFor, string> = {
+  N: 'N',
+  P2O5: 'P2O5',
+  K2O: 'K2O',
+  lime: 'lime',
+  sulfur: 'S',
+  gypsum: 'gypsum',
+  iron: 'Fe',
+  manganese: 'Mn',
+};
+
 /** Weighs one dose of a product for a zone, with the figures of its rate and its weigh-out. */
 export function makeDose(
   zone: Zone,
@@ -36,7 +48,7 @@ export function makeDose(
   target: { lb: number; says: string; figure?: Figure },
   why: string,
 ): Dose {
-  const substance = { N: 'N', P2O5: 'P2O5', K2O: 'K2O', lime: 'lime', sulfur: 'S', gypsum: 'gypsum' }[purpose];
+  const substance = SUBSTANCE_OF[purpose];
   /** Lime and gypsum are their own substance: what is spread is what is asked for. */
   const itself = purpose === 'lime' || purpose === 'gypsum';
   const unit = itself ? `lb ${purpose} per 1000 ft2` : 'lb product per 1000 ft2';

@@ -33,7 +33,7 @@ export interface ZoneSeason {
   /** The report the prescription follows from, read. */
   read?: Interpretation;
   doses: Dose[];
-  /** Doses of a seeding or a winter grass: they stand on their days whatever else is planned (C8, C9). */
+  /** Doses of a seeding, a winter grass and sprays for color: they stand on their days whatever else is planned (C8, C9, D5). */
   programme?: Dose[];
   unplaced: Unplaced[];
   /** What last year's slow doses let go this year; the year's need is less by it. */

@@ -1,6 +1,8 @@
 import type { Case, PlannedDose, Product } from '../../records/case';
 import { percentFor } from '../../products/shelf';
 import { daysBetween } from '../../days/day';
+import { isFoliarPurpose } from '../../products/foliar';
+import { sprayWords } from './spray-words';
 import { type Dose, makeDose } from './dose';
 import { type SeasonPlan, type ZoneSeason } from './season-plan';
 import { LIME_NITROGEN_GAP_DAYS } from '../rules/limits';
@@ -18,8 +20,10 @@ function whyOf(
   if (planned.for === 'lime') return `lime, clear of urea and ammonium by ${LIME_NITROGEN_GAP_DAYS} days; water it in`;
   if (planned.for === 'gypsum') return 'gypsum against sodium; drainage first, then water to leach';
   if (planned.for === 'sulfur') return 'sulfur, on soil warm enough for microbes; water it in';
+  const itself = products.find((p) => p.id === planned.productId);
+  if (itself && isFoliarPurpose(planned.for)) return sprayWords(itself, planned.rateLb, zoneSeason.zone);
   const day = daysBetween(`${planned.date.slice(0, 4)}-01-01`, planned.date);
-  const product = products.find((p) => p.id === planned.productId);
+  const product = itself;
   const step = product && schools?.steps.find((s) => day >= s.from && day <= s.to && s.serves(product));
   const elsewhere = new Set(
     all.filter((d) => d.date === planned.date && d.zoneId !== planned.zoneId).map((d) => d.zoneId),
@@ -61,6 +65,8 @@ function made(
     lime: ph.dosesFigure,
     sulfur: ph.dosesFigure,
     gypsum: gypsum.dosesFigure,
+    iron: undefined,
+    manganese: undefined,
   };
   const lb = (planned.rateLb * percent) / 100;
   const says =

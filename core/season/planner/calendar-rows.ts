@@ -1,5 +1,6 @@
 import { daysBetween } from '../../days/day';
 import { LIME_NITROGEN_GAP_DAYS } from '../rules/limits';
+import { isFeedingLb } from '../plan/feeding';
 import { type DoseVariable, type ModelParts, rateTerms } from './model-parts';
 import { MOST_PRODUCTS_A_DAY } from '../rules/limits';
 import type { ZoneProblem } from './problem-shape';
@@ -44,7 +45,7 @@ export function addCalendarRows(parts: ModelParts, z: number): void {
       { upper: zone.potashDoseLb },
     );
   }
-  const standing = zone.standing.filter((d) => (d.product.guaranteed.N ?? 0) > 0);
+  const standing = zone.standing.filter((d) => isFeedingLb((d.rateLb * (d.product.guaranteed.N ?? 0)) / 100));
   const says = `${zone.gapWeeks * 7} days between feedings on ${zone.zone.name}`;
   if (!ignoring.has('least-interval')) {
     for (let from = 0; from < weeks; from++) {
@@ -90,7 +91,7 @@ function addMostIntervalRows({ builder, problem, ignoring }: ModelParts, z: numb
     if (last - first !== wait - 1) continue;
     const stands = zone.standing.some((d) => {
       const [from, to] = [problem.weeks[first]?.date ?? '', problem.weeks[last]?.date ?? ''];
-      return (d.product.guaranteed.N ?? 0) > 0 && d.date >= from && d.date <= to;
+      return isFeedingLb((d.rateLb * (d.product.guaranteed.N ?? 0)) / 100) && d.date >= from && d.date <= to;
     });
     if (stands) continue;
     builder.row(
@@ -136,7 +137,7 @@ function addLimeGapRows({ builder, doses, problem, ignoring }: ModelParts, z: nu
     const standing = zone.standing.some(
       (d) =>
         d.for !== 'lime' &&
-        (d.product.guaranteed.N ?? 0) > 0 &&
+        isFeedingLb((d.rateLb * (d.product.guaranteed.N ?? 0)) / 100) &&
         Math.abs(daysBetween(d.date, date)) < LIME_NITROGEN_GAP_DAYS,
     );
     if (standing) builder.row(`limestands_${z}_${lime.week}`, [[lime.chosen, 1]], { upper: 0 }, rule);

@@ -15,4 +15,6 @@ export const PURPOSE_CAUTIONS = {
   N: 'Water nitrogen in within about a day.',
   K2O: 'Water potash in; salts burn wet leaves.',
   P2O5: 'Phosphorus only because the soil test asks for it.',
+  iron: 'Iron stains paving, stone and skin: rinse at once; not above 85 deg F, not mown the day before and after.',
+  manganese: 'Manganese on the leaf burns in heat: not above 85 deg F, not mown the day before and after.',
 } as const;

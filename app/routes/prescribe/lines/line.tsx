@@ -11,7 +11,7 @@ import { showRate, showWeight } from '@core/words/numbers';
 import { sayDate, sayDay } from '@core/words/days';
 import { Mark } from '../../../ui/marks';
 import { Substances } from '../../../ui/substance';
-import { amountFor } from '../../../work/dose-words';
+import { showAmount, unitFor } from '../../../work/dose-words';
 import { usePropertyWork } from '../../../work/property-work';
 
 /** What an override is asked for. */
@@ -151,7 +151,7 @@ export function DoseList({ doses, none, after }: { doses: readonly Dose[]; none?
             <Mark purpose={dose.for} x={9} y={9} d={13} />
           </svg>
           <b>
-            {showRate(amountFor(dose))} lb <Substances text={dose.for === 'sulfur' ? 'S' : dose.for} />
+            {showAmount(dose)} <Substances text={unitFor(dose)} />
           </b>
           <span>{sayDay(dose.date)}</span>
         </li>

@@ -1,4 +1,5 @@
-import { prescribeIron, prescribeMicronutrients } from '@core/prescription/prescribe-others';
+import { FOLIAR, isFoliarPurpose } from '@core/products/foliar';
+import { prescribeMicronutrients } from '@core/prescription/prescribe-others';
 import type { ZonePrescription } from '@core/prescription/prescription';
 import { analyteName } from '@core/records/analytes';
 import { type Interpretation, levelInWords, type Finding } from '@core/soil/interpret';
@@ -7,7 +8,7 @@ import { showWeight } from '@core/words/numbers';
 import { ColumnGlyph } from '../../../ui/glyphs';
 import type { Dose } from '@core/season/plan/dose';
 import { LedgerLines } from './ledger-lines';
-import { DoseList, Line, ZoneTotal } from './line';
+import { DoseList, Line, type OwnAsk, OwnButton, ZoneTotal } from './line';
 
 const levelOf = (finding: Finding | undefined) =>
   finding === undefined
@@ -28,15 +29,17 @@ export function OtherLines({
   prescription,
   read,
   doses,
+  onAsk,
 }: {
   at: number;
   prescription: ZonePrescription;
   read: Interpretation | undefined;
-  /** Gypsum of the year. */
+  /** Gypsum and sprays of the year. */
   doses: readonly Dose[];
+  onAsk: (ask: OwnAsk) => void;
 }) {
-  const { gypsum, salinity, toxic } = prescription;
-  const iron = prescribeIron(read);
+  const { gypsum, salinity, toxic, foliar: sprays } = prescription;
+  const gypsumDoses = doses.filter((dose) => dose.for === 'gypsum');
   const micro = prescribeMicronutrients(read);
   const fe = levelOf(read?.findings.find((finding) => finding.analyte === 'Fe'));
   return (
@@ -49,15 +52,44 @@ export function OtherLines({
             <ColumnGlyph place={fe.place} /> <span className="cap">{fe.word}</span>
           </>
         }
+        own={sprays.find((each) => each.own)?.own}
         figure={
           <>
-            <b className="none">{iron.action === 'foliar' ? 'foliar' : '—'}</b>
-            <p>{iron.action === 'foliar' ? 'for color only' : 'nothing to give'}</p>
+            {FOLIAR.map((purpose) => {
+              const each = sprays.find((spray) => spray.purpose === purpose);
+              // manganese has a line only where somebody looks out for it
+              if (!each && purpose !== 'iron') return null;
+              return (
+                <div key={purpose}>
+                  <b className={each && each.sprays > 0 ? (each.own ? 'mine' : undefined) : 'none'}>
+                    {each && each.sprays > 0
+                      ? `${each.sprays} ${each.sprays === 1 ? 'spray' : 'sprays'}`
+                      : each
+                        ? 'watched'
+                        : '—'}
+                  </b>
+                  <p>{purpose === 'iron' ? 'of iron, for color' : 'of manganese'}</p>
+                  <OwnButton
+                    ask={{
+                      line: purpose === 'iron' ? 'iron-sprays' : 'manganese-sprays',
+                      name: `sprays of ${purpose}`,
+                      unit: 'sprays a year',
+                      rule: each?.byRule ?? 0,
+                      own: each?.own,
+                    }}
+                    onAsk={onAsk}
+                  />
+                </div>
+              );
+            })}
           </>
         }
-        doses={<p className="nodose">no dose</p>}
+        doses={<DoseList doses={doses.filter((dose) => isFoliarPurpose(dose.for))} />}
       >
-        <p>{iron.says}</p>
+        {sprays.length === 0 && <p>Nothing without a test or a symptom.</p>}
+        {sprays.map((each) => (
+          <p key={each.purpose}>{each.says}</p>
+        ))}
       </Line>
       {gypsum.yearLb > 0 && gypsum.figure && (
         <Line
@@ -72,8 +104,8 @@ export function OtherLines({
             </>
           }
           doses={
-            doses.length > 0 ? (
-              <DoseList doses={doses} />
+            gypsumDoses.length > 0 ? (
+              <DoseList doses={gypsumDoses} />
             ) : (
               <p className="nodose">
                 {gypsum.doses.length} of {showWeight(gypsum.doses[0] ?? 0)} lb gypsum, with leaching water

@@ -5,6 +5,7 @@ import { faceOf } from '@core/products/label/face';
 import { isRefusal, type Refusal } from '@core/reckoning/refusal';
 import { addDose } from '@core/season/edit/edit-plan';
 import { leastRateLb } from '@core/products/least-rate';
+import { foliarPurposeOf } from '@core/products/foliar';
 import { mondaysOf } from '@core/days/weeks';
 import { Fault } from '../../../ui/field';
 import { sayDay } from '@core/words/days';
@@ -33,7 +34,9 @@ export function AddDose({
   const [zone, setZone] = useState(zoneId);
   // close-cut turf is fed by sprays, too (C10)
   const sprays = zones.find((z) => z.id === zone)?.turf === 'close-cut';
-  const usable = products.filter((p) => !p.pesticide && !p.unfinished && (p.form !== 'liquid' || sprays));
+  const usable = products.filter(
+    (p) => !p.pesticide && !p.unfinished && (p.form !== 'liquid' || sprays || foliarPurposeOf(p) !== undefined),
+  );
   const [date, setDate] = useState<string | undefined>();
   const [productId, setProductId] = useState<string | undefined>();
   const [rateLb, setRateLb] = useState<number | null>(null);

@@ -24,7 +24,7 @@ import { Mark, MARK_OF } from '../../../ui/marks';
 import { dayArea, growthHeight, yearScale } from '../../../ui/year-plot';
 import { useWidth } from '../../../ui/use-width';
 import { windowFill, WindowPatterns } from '../../../ui/window-patterns';
-import { amountFor } from '../../../work/dose-words';
+import { showAmount, unitFor } from '../../../work/dose-words';
 import { type Block, clashes, layOut, ROW, secondOf } from './lane-layout';
 import { placeHash } from '../../../ui/place';
 
@@ -64,7 +64,6 @@ function DoseBlock({
     disabled: state.given || dose.for === 'lime',
   });
   const second = secondOf(dose);
-  const substance = dose.for === 'sulfur' ? 'S' : dose.for;
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     const far = event.shiftKey ? 4 : 1;
@@ -98,7 +97,7 @@ function DoseBlock({
         {...moving}
         data-dose={key}
         aria-pressed={state.selected}
-        aria-label={`${sayDay(dose.date)}, ${showRate(amountFor(dose))} lb ${substance} per 1000 sq ft as ${product?.name ?? dose.productId}, ${showWeight(dose.zoneLb)} lb product for the zone${state.locked ? ', locked' : ''}${state.given ? ', given' : ''}${state.fault ? ', a check fails here' : ''}`}
+        aria-label={`${sayDay(dose.date)}, ${showAmount(dose)} ${unitFor(dose)} per 1000 sq ft as ${product?.name ?? dose.productId}, ${showWeight(dose.zoneLb)} lb product for the zone${state.locked ? ', locked' : ''}${state.given ? ', given' : ''}${state.fault ? ', a check fails here' : ''}`}
         title={`${sayDay(dose.date)}: ${product?.name ?? dose.productId}, ${MARK_OF[dose.for].word}`}
         onClick={() => hand.select(key)}
         onKeyDown={onKeyDown}
@@ -114,7 +113,7 @@ function DoseBlock({
           {second && <Mark purpose={second} x={9} y={15} d={9.5} />}
         </svg>
         <span>
-          {dose.for === 'lime' ? showWeight(amountFor(dose)) : showRate(amountFor(dose))}
+          {showAmount(dose)}
           <small>{second ? showRate(dose.delivers[second] ?? 0) : product && faceOf(product)}</small>
         </span>
         {second && <small className="face">{product && faceOf(product)}</small>}

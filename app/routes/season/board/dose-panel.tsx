@@ -4,6 +4,8 @@ import type { PlannedDose, Product, Zone } from '@core/records/case';
 import { faceOf } from '@core/products/label/face';
 import { percentFor } from '@core/products/shelf';
 import type { Dose } from '@core/season/plan/dose';
+import { isFoliarPurpose } from '@core/products/foliar';
+import { showAmount, unitFor } from '../../../work/dose-words';
 import { mondaysOf } from '@core/days/weeks';
 import { Fig } from '../../../ui/fig';
 import { showProductRate, showRate, showWeight, roundedTo } from '@core/words/numbers';
@@ -130,8 +132,15 @@ export function DosePanel(props: DosePanelProps) {
               {showRate(dose.delivers[n] ?? 0)} lb <Substances text={NAME[n] ?? n} />
             </span>
           ))}
+          {isFoliarPurpose(dose.for) && `${showAmount(dose)} ${unitFor(dose)}`}
           {product && dose.for === 'lime' && faceOf(product)}
         </dd>
+        {isFoliarPurpose(dose.for) && (
+          <>
+            <dt>Spray</dt>
+            <dd>{dose.why}</dd>
+          </>
+        )}
       </dl>
       {given ? (
         <p className="small">Given already: it stands in the record and cannot be moved here.</p>

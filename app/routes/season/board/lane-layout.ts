@@ -1,4 +1,5 @@
 import type { Check } from '@core/season/checks/check-plan';
+import { isFoliarPurpose } from '@core/products/foliar';
 import { doseKey } from '@core/season/plan/dose-key';
 import { dayOfYear } from '@core/days/day';
 import type { Dose } from '@core/season/plan/dose';
@@ -20,7 +21,7 @@ export interface Block {
 
 /** Whether a dose brings potash or phosphate beside what it is for, enough to show. */
 export const secondOf = (dose: Dose): 'N' | 'K2O' | 'P2O5' | undefined =>
-  dose.for === 'lime' || dose.for === 'sulfur'
+  dose.for === 'lime' || dose.for === 'sulfur' || isFoliarPurpose(dose.for)
     ? undefined
     : (['N', 'K2O', 'P2O5'] as const).find((n) => n !== dose.for && (dose.delivers[n] ?? 0) >= 0.05);
 

@@ -29,6 +29,8 @@ const PURPOSE_WORDS: Record<PlannedFor, string> = {
   lime: 'Lime',
   sulfur: 'Sulfur from',
   gypsum: 'Gypsum',
+  iron: 'Iron spray',
+  manganese: 'Manganese spray',
 };
 
 function SchoolField<Id extends string>({
