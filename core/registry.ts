@@ -61,7 +61,7 @@ import { saturationNeed } from './nutrients/saturation';
 import { productAsSpread } from './products/as-spread';
 import { productCoverage } from './products/coverage';
 import { granuleSpacing } from './products/granules';
-import { foliarSpray } from './products/foliar';
+import { foliarSpray } from './foliar/foliar-feeds';
 import { liquidDelivers, liquidRate } from './products/liquids';
 import { growthPotential } from './climate/growth-potential';
 import { dayLength } from './climate/day-length';
@@ -70,6 +70,7 @@ import { referenceEt, solarRadiation } from './climate/radiation';
 import { cecBySum } from './soil/cec';
 import { soilSodium, waterSar } from './soil/sodium';
 import { sulfurForCarbonate } from './sulfur/carbonate';
+import { salinityUnderWater } from './water/soil-salinity';
 import { leachingRequirement, residualCarbonate, waterLoad } from './water/irrigation-water';
 
 const ALL = [
@@ -98,6 +99,7 @@ const ALL = [
   residualCarbonate,
   waterLoad,
   leachingRequirement,
+  salinityUnderWater,
   mehlichLime,
   smpLime,
   adamsEvansLime,

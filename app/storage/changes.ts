@@ -205,6 +205,7 @@ const FACT_NAMES: Partial<Record<PropertyFact, string>> = {
   climate: 'The climate',
   latitudeDeg: 'The latitude',
   site: 'The water and buildings',
+  irrigationWater: 'The irrigation water',
   codes: 'The local codes',
 };
 

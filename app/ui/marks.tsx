@@ -1,4 +1,4 @@
-import { isFoliarPurpose } from '@core/products/foliar';
+import { isFoliarPurpose } from '@core/foliar/foliar-feeds';
 import type { PlannedFor } from '@core/records/case';
 
 /** What a mark stands for. Its letter, and its word for those who cannot see it. */

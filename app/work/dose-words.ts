@@ -1,4 +1,4 @@
-import { FOLIAR_FEEDS, isFoliarPurpose } from '@core/products/foliar';
+import { FOLIAR_FEEDS, isFoliarPurpose } from '@core/foliar/foliar-feeds';
 import type { Dose } from '@core/season/plan/dose';
 import { OZ_PER_LB } from '@core/units/conversions';
 import { showRate, showWeight } from '@core/words/numbers';

@@ -251,6 +251,10 @@ export function printPrescription(given: Case, options: ResultOptions = {}) {
       foliar: prescription.foliar,
       micronutrients: prescribeMicronutrients(read),
       salinity: salinityOf(salinity),
+      water: prescription.water && {
+        salty: prescription.water.salty,
+        findings: prescription.water.findings.map(({ figure, ...finding }) => ({ ...finding, value: figure?.value })),
+      },
       toxic: prescription.toxic,
       labAdvice: prescription.labAdvice,
       practice: practicesOf(given.choices),

@@ -6,7 +6,7 @@ import {
   FOLIAR_NOT_ABOVE_F,
   FOLIAR_WATER_GAL,
   type FoliarPurpose,
-} from '../products/foliar';
+} from '../foliar/foliar-feeds';
 import type { Interpretation } from '../soil/interpret';
 import { two } from '../words/numbers';
 import { ownOf } from './override-figure';

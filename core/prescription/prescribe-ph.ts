@@ -5,6 +5,7 @@ import type { Interpretation } from '../soil/interpret';
 import type { SourcedGrass } from './lime-need';
 import { inPlaceOf, ownOf } from './override-figure';
 import { limeInDoses, limeOnShelf, prescribeLime, RETEST_WHILE_CORRECTING, TREATED_DEPTH_IN } from './prescribe-lime';
+import { waterHoldsPhUp } from './prescribe-water';
 import { nothing, prescribeSulfur, RETEST_NORMALLY, sulfurInDoses } from './prescribe-sulfur';
 import type { PhPrescription } from './prescription';
 import type { ZoneFacts } from './zone-facts';
@@ -71,6 +72,16 @@ function ownCorrection(
   };
 }
 
+/** Where the soil is too alkaline, what the lime of the irrigation water does to it is said with the verdict (A13). */
+function underLimyWater(
+  facts: ZoneFacts,
+  read: Interpretation,
+  rule: PhPrescription | Refusal,
+): PhPrescription | Refusal {
+  const because = read.ph?.place === 'too-alkaline' ? waterHoldsPhUp(facts) : undefined;
+  return because === undefined || isRefusal(rule) ? rule : { ...rule, says: `${rule.says} ${because}` };
+}
+
 /** pH first: nothing, lime, sulfur, or leave it, with the reason. No report, no lime and no sulfur, override or not. */
 export function prescribePh(facts: ZoneFacts, read: Interpretation | undefined): PhPrescription | Refusal {
   const none = (says: string): PhPrescription => ({ action: 'none', says, ...nothing, retest: 'Take a sample.' });
@@ -83,7 +94,7 @@ export function prescribePh(facts: ZoneFacts, read: Interpretation | undefined):
   }
   if (!read.ph) return none('The laboratory’s limit stands in the way of the pH: ask for the number itself.');
   const grass = grassIn(facts.packs ?? BUILT_IN_PACKS, facts.zone.grass);
-  const rule = byTheRule(facts, read, water.ph, grass);
+  const rule = underLimyWater(facts, read, byTheRule(facts, read, water.ph, grass));
   if (!isRefusal(rule)) return ownCorrection(facts, read, rule, water.ph, grass);
   // an own figure wins over an equation that refuses (B1)
   const own = ownOf(facts.zone, 'lime') ?? ownOf(facts.zone, 'free-sulfur');

@@ -9,10 +9,12 @@ import { prescribeEstablishment } from './prescribe-establishment';
 import { overseedingCautions, prescribeOverseeding } from './prescribe-overseeding';
 import { prescribeFoliar } from './prescribe-foliar';
 import { prescribeGypsum } from './prescribe-gypsum';
-import { prescribeSalinity, prescribeToxic } from './prescribe-others';
+import { prescribeSalinity, prescribeToxic, type SalinityPrescription } from './prescribe-others';
+import { exchangeableSodiumOf } from '../soil/exchangeable-sodium';
 import { prescribePh } from './prescribe-ph';
-import type { PhPrescription, ZonePrescription } from './prescription';
-import type { ZoneFacts } from './zone-facts';
+import type { PhPrescription, WaterPrescription, ZonePrescription } from './prescription';
+import { prescribeWater } from './prescribe-water';
+import type { YearFacts, ZoneFacts } from './zone-facts';
 
 const refusedPh = (refusal: Refusal): PhPrescription => ({
   action: 'leave',
@@ -26,6 +28,16 @@ const refusedPh = (refusal: Refusal): PhPrescription => ({
 /** What stands against a seeding most often (C8). Common practice. */
 const WEED_PREVENTERS =
   'Weed preventers keep turf seed from coming up as well: none in the months before and after, whatever the label of a combined product promises.';
+
+/** Salinity of the soil, or of what it comes to under its water, whichever is worse: the low-salt rule holds for both (A3, A13). */
+const salty = (soil: SalinityPrescription, water: WaterPrescription | undefined): SalinityPrescription =>
+  water?.salty && soil.standing !== 'saline'
+    ? {
+        ...soil,
+        standing: 'saline',
+        says: `${water.findings.find((each) => each.of === 'salinity')?.says ?? ''} ${soil.says}`.trim(),
+      }
+    : soil;
 
 /** The laboratory's own recommendation, of the newest report that holds one. */
 function advisedBy(tests: readonly SoilTest[]): ZonePrescription['labAdvice'] {
@@ -50,6 +62,7 @@ export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescriptio
   const magnesium = prescribeNutrient('Mg', facts, read, nitrogen.year);
   const sulfur = prescribeNutrient('S', facts, read, nitrogen.year);
   const gypsum = prescribeGypsum(facts, read);
+  const water = prescribeWater(facts, read !== undefined && exchangeableSodiumOf(read.usable) !== undefined);
   const cautions: string[] = [];
   for (const figure of [
     ph.requirement,
@@ -77,6 +90,7 @@ export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescriptio
   const clippings = sown ? undefined : clippingsDoubt(zone, nitrogen);
   if (sown) cautions.push(...(sown.establishment.assumed ? [sown.establishment.says] : []), WEED_PREVENTERS);
   if (clippings) cautions.push(clippings);
+  for (const { standing, says } of water?.findings ?? []) if (standing !== 'ordinary') cautions.push(says);
   if (!read)
     cautions.unshift(
       'No soil test: a stopgap. Nitrogen by the grass only; no P2O5, K2O, lime or sulfur until a sample is read.',
@@ -93,7 +107,8 @@ export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescriptio
       sulfur,
       gypsum,
       foliar: prescribeFoliar(facts, read),
-      salinity: prescribeSalinity(zone, read, packs),
+      salinity: salty(prescribeSalinity(zone, read, packs), water),
+      water,
       toxic: prescribeToxic(zone, read),
       establishment: sown?.establishment,
       overseeding,
@@ -111,9 +126,7 @@ export const prescribeCase = (
   asOf?: string,
   chosenLime: (zoneId: string) => string | undefined = () => undefined,
   packs?: RulePacks,
-  season: (
-    zone: Zone,
-  ) => Pick<ZoneFacts, 'carryOver' | 'waterNitrogen' | 'ahead' | 'establishment' | 'overseeding'> = () => ({}),
+  season: (zone: Zone) => YearFacts = () => ({}),
   year?: number,
 ) =>
   given.zones.map((zone) =>

@@ -1,4 +1,4 @@
-import type { FoliarPurpose } from '../products/foliar';
+import type { FoliarPurpose } from '../foliar/foliar-feeds';
 import type { Refusal } from '../reckoning/refusal';
 import type { NitrogenLine } from '../nitrogen/year';
 import type { IsoDay } from '../days/day';
@@ -95,6 +95,19 @@ export interface OverseedingPrescription extends Overseeding {
   says: string;
 }
 
+/** One thing that irrigation water brings. */
+export interface WaterFinding {
+  of: 'nitrate' | 'salinity' | 'sodium' | 'bicarbonate' | 'chloride' | 'boron';
+  standing: 'ordinary' | 'watched' | 'harmful';
+  figure?: Figure;
+  says: string;
+}
+export interface WaterPrescription {
+  findings: WaterFinding[];
+  /** Saline for this grass in the long run: the low-salt rule holds whatever the soil reads today. */
+  salty: boolean;
+}
+
 /** Iron or manganese on the leaf: how many sprays of a year, and how strong. */
 export interface FoliarPrescription {
   purpose: FoliarPurpose;
@@ -120,6 +133,8 @@ export interface ZonePrescription {
   /** Sprays for color; empty where none is asked nor watched for (D5). */
   foliar: FoliarPrescription[];
   salinity: SalinityPrescription;
+  /** The irrigation water as this grass and soil feel it; undefined without an analysis, or where nobody waters (A13). */
+  water?: WaterPrescription;
   toxic: ToxicAdvice[];
   /** The day of seeding, renovation or sodding in the planned year, and what its programme asks (C8). */
   establishment?: EstablishmentPrescription;

@@ -1,4 +1,4 @@
-import type { Choices, LocalCode, Product, SoilTest, Zone } from '../records/case';
+import type { Choices, IrrigationWater, LocalCode, Product, SoilTest, Zone } from '../records/case';
 import type { Figure } from '../reckoning/figure';
 import type { Establishment } from '../season/rules/establishment';
 import type { Overseeding } from '../season/rules/overseeding';
@@ -26,8 +26,16 @@ export interface ZoneFacts {
   establishment?: Establishment & { workable: boolean; laterShare: number };
   /** A winter grass over warm-season turf and what of its feedings is still ahead (C9). */
   overseeding?: Overseeding;
+  /** Analysis of the water the property is irrigated with (A13). */
+  irrigationWater?: IrrigationWater;
   /** Of a year begun: nitrogen that is down, lb N/1000 ft2, and the share still ahead, with the words for both (C3). */
   ahead?: { givenLb: number; share: number; says: string };
   /** The built-in packs where none is given. */
   packs?: RulePacks;
 }
+
+/** What the season and the property add to the facts of a zone. */
+export type YearFacts = Pick<
+  ZoneFacts,
+  'carryOver' | 'waterNitrogen' | 'irrigationWater' | 'ahead' | 'establishment' | 'overseeding'
+>;

@@ -1,5 +1,5 @@
 import type { Product } from '../records/case';
-import { foliarPurposeOf } from './foliar';
+import { foliarPurposeOf } from '../foliar/foliar-feeds';
 
 /** Largest size guide number of granules that fall through close-cut turf and are not picked up by the mower (C10). Common practice. */
 export const MOST_CLOSE_CUT_SGN = 125;

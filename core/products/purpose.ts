@@ -1,5 +1,5 @@
 import { gypsumPercent } from '../gypsum/gypsum-label';
-import { foliarPurposeOf } from './foliar';
+import { foliarPurposeOf } from '../foliar/foliar-feeds';
 import { limeKindOf } from '../lime/lime-label';
 import type { PlannedFor, Product } from '../records/case';
 

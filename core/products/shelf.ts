@@ -5,7 +5,7 @@ import { ecceOf, limeKindOf } from '../lime/lime-label';
 import { slowShare } from '../nitrogen/forms';
 import { isSurfaceUrea } from '../nitrogen/surface-urea';
 import { isStrongAcidifier } from './strong-acidifier';
-import { FOLIAR_FEEDS, foliarPurposeOf, isFoliarPurpose } from './foliar';
+import { FOLIAR_FEEDS, foliarPurposeOf, isFoliarPurpose } from '../foliar/foliar-feeds';
 import { isFeed, unfitForCloseCut } from './close-cut-feeds';
 import { packageLb } from './package-lb';
 

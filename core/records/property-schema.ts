@@ -79,6 +79,8 @@ export const irrigationWaterSchema = yup.object({
   inPerYear: num('Irrigation a year', { min: 0, max: 120, unit: 'in' }).optional(),
 });
 
+export type IrrigationWater = yup.InferType<typeof irrigationWaterSchema>;
+
 export const propertySchema = yup.object({
   id: id('Property'),
   changedAt: changedAt(),

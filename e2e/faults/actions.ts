@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import type { Case, Product } from '@core/records/case';
 import { typedFromZone } from '../../app/routes/ground/draft/zone-from-typed';
 import { typedFromReport } from '../../app/routes/read/report/report-from-typed';
+import { typedFromWater } from '../../app/routes/read/water/water-from-typed';
 import { labelFrom } from '../../app/routes/shelf/typed-label';
 
 /** One thing that an action of the application can be asked. */
@@ -82,6 +83,8 @@ export const BODIES: Record<string, Ask> = {
     typed: { ...typedFromReport(undefined, '2027-04-05'), unit: 'ppm', values: { pH: '6.1', K: '90' } },
   }),
   'read/remove': ({ file }) => ({ testId: file.soilTests![0]!.id }),
+  'read/water': () => ({ typed: { ...typedFromWater(undefined), ecw: '1.2', no3nMgPerL: '8', inPerYear: '14' } }),
+  'read/drop-water': () => ({}),
   'read/school': () => ({ school: 'minimum' }),
   'prescribe/switch': ({ file }) => ({ zoneId: file.zones[0]!.id, line: 'clippings', on: false }),
   'prescribe/own': ({ file }) => ({

@@ -7,7 +7,6 @@ import { grassOf } from '@core/packs/grasses';
 import { prescribeZone } from '@core/prescription/prescribe';
 import { interpretZone, type School } from '@core/soil/interpret';
 import { ageDayOf } from '@core/season/rules/first-day';
-import { deleteSoilTest, existingProperty, saveChoices, saveSoilTest } from '../../storage/property-repository';
 import { sayDate } from '@core/words/days';
 import { makePdf } from '../../ui/make-pdf';
 import { saveFile } from '../../ui/save-text-file';
@@ -19,47 +18,19 @@ import { Cations } from './cations';
 import { Findings } from './findings';
 import { readingDocument } from './reading-pdf';
 import { ReportForm } from './report/report-form';
-import { reportFromTyped, type TypedReport } from './report/report-from-typed';
+import { type ReadAnswer, readAction } from './read-action';
 import { nextSchool, SchoolChoice, schoolName } from '../../ui/school-choice';
+import { IrrigationWater } from './water/irrigation-water';
 import { SchoolTable } from './school-table';
 import { Stopgap } from './stopgap';
 import { Tracks } from './tracks';
 import { TrendOfZone } from './trend';
 import { StageFault } from '../../work/stage-fault';
-import { sendBy, type Shapes } from '../../work/send';
-import { propertyAction, type Undoable, undoOf } from '../../work/property-action';
+import { sendBy } from '../../work/send';
+import { undoOf } from '../../work/property-action';
 import { placeHash, usePlace } from '../../ui/place';
 
-type Sent =
-  | { intent: 'keep'; zoneId: string; typed: TypedReport }
-  | { intent: 'remove'; testId: string }
-  | { intent: 'school'; school: School };
-type Answer = Undoable & { faults?: Record<string, string>; kept?: string };
-
-async function act(sent: Sent, propertyId: string): Promise<Answer> {
-  const tests = (await existingProperty(propertyId)).soilTests ?? [];
-  switch (sent.intent) {
-    case 'keep': {
-      const before = tests.find((t) => t.id === sent.typed.id);
-      const ids = tests.map((t) => t.id);
-      const answer = reportFromTyped(sent.typed, sent.zoneId, before, ids);
-      if ('faults' in answer) return answer;
-      return { undo: await saveSoilTest(propertyId, answer.test), kept: answer.test.id };
-    }
-    case 'remove':
-      return { undo: await deleteSoilTest(propertyId, sent.testId) };
-    case 'school':
-      return { undo: await saveChoices(propertyId, { school: sent.school }) };
-  }
-}
-
-const SHAPES: Shapes<Sent> = {
-  keep: { zoneId: 'text', typed: 'record' },
-  remove: { testId: 'text' },
-  school: { school: 'text' },
-};
-
-export const clientAction = propertyAction<Sent, Answer>(SHAPES, act);
+export const clientAction = readAction;
 
 /** The choice of all reports together, each analyte by its newest value. */
 const MERGED = 'all';
@@ -69,7 +40,7 @@ export default function Read() {
   const { file, zone, zoneSeason, today, year, packs } = work;
   const [place, setPlace] = usePlace();
   const [editing, setEditing] = useState<'new' | string>();
-  const fetcher = useFetcher<Answer>();
+  const fetcher = useFetcher<ReadAnswer>();
   const action = useFormAction();
   const navigate = useNavigate();
   const { message } = App.useApp();
@@ -201,6 +172,11 @@ export default function Read() {
               <div>
                 <TrendOfZone zone={zone} tests={tests} packs={packs} />
                 <Cations zone={zone} read={read} prescription={prescription} packs={packs} />
+                <IrrigationWater
+                  water={file.property.irrigationWater}
+                  prescribed={prescription.water}
+                  irrigated={zone.irrigated !== false}
+                />
               </div>
               <SchoolTable zone={zone} tests={reports} school={school} />
             </div>

@@ -2,7 +2,7 @@ import { slowShare } from '../../nitrogen/forms';
 import { saltCarriers } from '../../products/carriers';
 import { MOST_SALT_ON_SALTY_LB, productSalt } from '../../products/salt';
 import { isFeed, MOST_CLOSE_CUT_SGN, unfitForCloseCut } from '../../products/close-cut-feeds';
-import { FOLIAR } from '../../products/foliar';
+import { FOLIAR } from '../../foliar/foliar-feeds';
 import { HIGH_CHLORIDE_PERCENT } from '../../products/shelf';
 import { evaluate } from '../../reckoning/define';
 import { isRefusal } from '../../reckoning/refusal';

@@ -1,4 +1,4 @@
-import { FOLIAR_FEEDS, FOLIAR_NOT_ABOVE_F, type FoliarPurpose, isFoliarPurpose } from '../../products/foliar';
+import { FOLIAR_FEEDS, FOLIAR_NOT_ABOVE_F, type FoliarPurpose, isFoliarPurpose } from '../../foliar/foliar-feeds';
 import { OZ_PER_LB } from '../../units/conversions';
 import { sayDay } from '../../words/days';
 import { fixed, two } from '../../words/numbers';

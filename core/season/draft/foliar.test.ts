@@ -1,7 +1,7 @@
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { daysBetween } from '../../days/day';
-import { FOLIAR_NOT_ABOVE_F, foliarPurposeOf, foliarSpray } from '../../products/foliar';
+import { FOLIAR_NOT_ABOVE_F, foliarPurposeOf, foliarSpray } from '../../foliar/foliar-feeds';
 import { purposeOf } from '../../products/purpose';
 import { pH, reportOf } from '../../prescription/judgement.fixture';
 import { evaluate } from '../../reckoning/define';

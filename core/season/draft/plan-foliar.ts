@@ -1,7 +1,7 @@
 import type { Product } from '../../records/case';
 import type { ZonePrescription } from '../../prescription/prescription';
 import { LEAST_GROWTH } from '../../climate/climate-year';
-import { FOLIAR_EVERY_DAYS, FOLIAR_FEEDS, FOLIAR_NOT_ABOVE_F, type FoliarPurpose } from '../../products/foliar';
+import { FOLIAR_EVERY_DAYS, FOLIAR_FEEDS, FOLIAR_NOT_ABOVE_F, type FoliarPurpose } from '../../foliar/foliar-feeds';
 import { OZ_PER_LB } from '../../units/conversions';
 import { dayOfYear } from '../../days/day';
 import { closingCode, codeNutrientsOf } from '../rules/local-codes';

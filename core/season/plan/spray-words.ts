@@ -4,7 +4,7 @@ import {
   foliarPurposeOf,
   foliarSpray,
   FOLIAR_FEEDS,
-} from '../../products/foliar';
+} from '../../foliar/foliar-feeds';
 import type { Product, Zone } from '../../records/case';
 import { evaluate } from '../../reckoning/define';
 import { isRefusal } from '../../reckoning/refusal';

@@ -1,7 +1,7 @@
 import type { Case, PlannedDose, Product } from '../../records/case';
 import { percentFor } from '../../products/shelf';
 import { daysBetween } from '../../days/day';
-import { isFoliarPurpose } from '../../products/foliar';
+import { isFoliarPurpose } from '../../foliar/foliar-feeds';
 import { sprayWords } from './spray-words';
 import { type Dose, makeDose } from './dose';
 import { type SeasonPlan, type ZoneSeason } from './season-plan';

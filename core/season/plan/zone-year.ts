@@ -2,7 +2,7 @@ import { type ClimateYear, climateYear, type GrowthSeason, growthSeason } from '
 import { dayOfYear, type IsoDay } from '../../days/day';
 import type { Grass } from '../../packs/grasses';
 import { grassIn, type RulePacks } from '../../packs/rule-packs';
-import type { ZoneFacts } from '../../prescription/zone-facts';
+import type { YearFacts } from '../../prescription/zone-facts';
 import { type Figure, figureOf, traced } from '../../reckoning/figure';
 import { isRefusal } from '../../reckoning/refusal';
 import type { Case, Product, Zone } from '../../records/case';
@@ -23,7 +23,7 @@ export interface ZoneYear {
   parts?: NitrogenParts;
   carried?: CarryOver;
   /** What the prescription takes from it. */
-  facts: Pick<ZoneFacts, 'carryOver' | 'waterNitrogen' | 'ahead' | 'establishment' | 'overseeding'>;
+  facts: YearFacts;
 }
 
 /** Nitrogen of the log, day by day, lb N/1000 ft2; what brings none is left out. */
@@ -118,6 +118,7 @@ export function zoneYear(
     facts: {
       carryOver: carried,
       waterNitrogen: waterNitrogenOf(given, zone),
+      irrigationWater: given.property.irrigationWater,
       ...(establishment
         ? {
             establishment: {

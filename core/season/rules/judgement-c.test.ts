@@ -259,7 +259,7 @@ describe('C10: close-cut turf is spoon-fed (judgement)', () => {
     expect(excluded(sized(125), 'N', context)).toBeUndefined();
     expect(excluded(product('liquid-slow-25'), 'N', context)).toBeUndefined();
     expect(excluded({ ...product('liquid-slow-25'), lbPerGal: undefined }, 'N', context)).toMatch(/weight a gallon/);
-    expect(excluded(product('liquid-iron-6'), 'N', context)).toMatch(/iron spray/);
+    expect(excluded(product('liquid-iron-6'), 'N', context)).toMatch(/a spray for color/);
     // lime, gypsum and sulfur are no feeds, and on a lawn nothing changes
     expect(excluded(product('calcitic-lime'), 'lime', context)).toBeUndefined();
     expect(excluded(sized(200), 'N', { ...context, closeCut: false })).toBeUndefined();

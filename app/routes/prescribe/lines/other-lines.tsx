@@ -1,4 +1,4 @@
-import { FOLIAR, isFoliarPurpose } from '@core/products/foliar';
+import { FOLIAR, isFoliarPurpose } from '@core/foliar/foliar-feeds';
 import { prescribeMicronutrients } from '@core/prescription/prescribe-others';
 import type { ZonePrescription } from '@core/prescription/prescription';
 import { analyteName } from '@core/records/analytes';

@@ -5,7 +5,7 @@ import { faceOf } from '@core/products/label/face';
 import { isRefusal, type Refusal } from '@core/reckoning/refusal';
 import { addDose } from '@core/season/edit/edit-plan';
 import { leastRateLb } from '@core/products/least-rate';
-import { foliarPurposeOf } from '@core/products/foliar';
+import { foliarPurposeOf } from '@core/foliar/foliar-feeds';
 import { mondaysOf } from '@core/days/weeks';
 import { Fault } from '../../../ui/field';
 import { sayDay } from '@core/words/days';

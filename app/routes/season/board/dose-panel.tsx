@@ -4,7 +4,7 @@ import type { PlannedDose, Product, Zone } from '@core/records/case';
 import { faceOf } from '@core/products/label/face';
 import { percentFor } from '@core/products/shelf';
 import type { Dose } from '@core/season/plan/dose';
-import { isFoliarPurpose } from '@core/products/foliar';
+import { isFoliarPurpose } from '@core/foliar/foliar-feeds';
 import { showAmount, unitFor } from '../../../work/dose-words';
 import { mondaysOf } from '@core/days/weeks';
 import { Fig } from '../../../ui/fig';

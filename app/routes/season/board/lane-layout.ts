@@ -1,5 +1,5 @@
 import type { Check } from '@core/season/checks/check-plan';
-import { isFoliarPurpose } from '@core/products/foliar';
+import { isFoliarPurpose } from '@core/foliar/foliar-feeds';
 import { doseKey } from '@core/season/plan/dose-key';
 import { dayOfYear } from '@core/days/day';
 import type { Dose } from '@core/season/plan/dose';

@@ -1,0 +1,63 @@
+import { Button } from 'antd';
+import { useState } from 'react';
+import type { IrrigationWater as Water } from '@core/records/case';
+import type { WaterFinding, WaterPrescription } from '@core/prescription/prescription';
+import { sayDate } from '@core/words/days';
+import { showExact } from '@core/words/numbers';
+import { Fig } from '../../../ui/fig';
+import { WaterModal } from './water-modal';
+
+const NAME: Record<WaterFinding['of'], { title: string; unit: string }> = {
+  nitrate: { title: 'Nitrate', unit: 'lb N a year' },
+  salinity: { title: 'Salinity', unit: 'dS/m in the soil' },
+  sodium: { title: 'Sodium', unit: '' },
+  bicarbonate: { title: 'Bicarbonate', unit: 'lb CaCO3 a year' },
+  chloride: { title: 'Chloride', unit: '' },
+  boron: { title: 'Boron', unit: '' },
+};
+
+/** What the irrigation water of the property brings to this zone, and the form of its analysis (A13). */
+export function IrrigationWater({
+  water,
+  prescribed,
+  irrigated,
+}: {
+  water: Water | undefined;
+  prescribed: WaterPrescription | undefined;
+  irrigated: boolean;
+}) {
+  const [editing, setEditing] = useState(false);
+  return (
+    <section className="water" aria-labelledby="water-h">
+      <div className="pagehead" style={{ padding: 0 }}>
+        <h2 id="water-h">Irrigation water</h2>
+        {water?.sampledOn && <span className="small">{sayDate(water.sampledOn)}</span>}
+        <span className="sp" />
+        <Button size="small" onClick={() => setEditing(true)}>
+          {water ? 'Edit' : 'Type a water report'}
+        </Button>
+      </div>
+      {!water && <p className="small">No analysis: its nitrate, salt and lime are not counted.</p>}
+      {water && !irrigated && <p className="small">This zone is not irrigated: the water does not count here.</p>}
+      {prescribed && (
+        <ul className="waterlines">
+          {prescribed.findings.map(({ of, standing, figure, says }) => (
+            <li key={of} className={standing}>
+              <b>
+                {NAME[of].title}
+                {figure && (
+                  <>
+                    {' '}
+                    <Fig figure={figure} show={(value) => showExact(value, 2)} /> <small>{NAME[of].unit}</small>
+                  </>
+                )}
+              </b>
+              <span>{says}</span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {editing && <WaterModal water={water} onClose={() => setEditing(false)} />}
+    </section>
+  );
+}
