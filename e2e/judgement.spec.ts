@@ -130,3 +130,91 @@ test('an acid soil without a buffer, lime in the log, a seeding, salt in 1:2 and
   await line('Nitrogen').getByRole('radio', { name: 'Spring help' }).click();
   await expect(line('Nitrogen').getByRole('radio', { name: 'Spring help' })).toBeChecked();
 });
+
+test('a winter grass, irrigation water and sprays of iron are typed and lead to dated doses', async ({ page }) => {
+  const terrace = {
+    ...sorrel,
+    property: {
+      ...sorrel.property,
+      id: 'terrace',
+      name: 'Saltgrass Terrace',
+      climate: {
+        meanHighF: [58, 61, 68, 76, 83, 88, 91, 90, 85, 77, 68, 60],
+        meanLowF: [38, 40, 47, 54, 62, 70, 73, 72, 67, 56, 47, 40],
+        lastFrost: '03-20',
+        firstFrost: '11-15',
+      },
+    },
+    zones: [zone('court', 'Court', { grass: 'bermudagrass', texture: 'loam' })],
+    soilTests: [
+      {
+        id: 't1',
+        zoneId: 'court',
+        sampledOn: '2026-11-10',
+        depthIn: 4,
+        results: [pH(7.4), m3('P', 60), m3('K', 140)],
+      },
+    ],
+  };
+  await page.goto('/');
+  await page.getByLabel('Case file or backup').setInputFiles({
+    name: 'terrace.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(terrace)),
+  });
+  await page.getByRole('link', { name: 'Saltgrass Terrace' }).waitFor();
+  const at = (stage: string) => page.goto(`/property/terrace/${stage}#zone=court`);
+  const line = (name: string) => page.getByRole('region', { name });
+
+  // overseeding is asked with its days; a day that is none is said beside its field
+  await at('ground');
+  await choose(page, 'Overseeded for winter', 'perennial ryegrass');
+  await page.getByLabel('Overseeded on').fill('10-40');
+  await page.getByLabel('Spring transition').fill('04-20');
+  await page.getByRole('button', { name: 'Save zone' }).click();
+  await expect(page.getByText(/Overseeded from.*month/)).toBeVisible();
+  await page.getByLabel('Overseeded on').fill('10-08');
+  await page.getByRole('button', { name: 'Save zone' }).click();
+  await expect(page.getByText('Court is saved')).toBeVisible();
+
+  // the water report is typed once for the property
+  await at('read');
+  await page.getByRole('button', { name: 'Type a water report' }).click();
+  const water = page.getByRole('dialog', { name: 'Irrigation water' });
+  await water.getByLabel(/^Nitrate-N/).fill('9');
+  await water.getByLabel(/^Bicarbonate/).fill('4');
+  await water.getByRole('button', { name: 'Save' }).click();
+  await expect(water.getByText(/How much is watered in a year/)).toBeVisible();
+  await water.getByLabel(/^Irrigation a year/).fill('20');
+  await water.getByLabel(/^Salinity, ECw/).fill('0.9');
+  await water.getByRole('button', { name: 'Save' }).click();
+  await expect(water).toBeHidden();
+  const brought = page.getByRole('region', { name: 'Irrigation water' });
+  await expect(brought).toContainText(/Nitrate 0\.94 lb N a year/);
+  await expect(brought).toContainText('will not stay down');
+
+  // the year: bermuda's own, the winter grass's beside it, less the nitrate of the water
+  await at('prescribe');
+  await expect(line('Nitrogen')).toContainText('The winter grass, 0.50 lb N asked');
+  await expect(line('Nitrogen')).toContainText('Nitrate of the irrigation water');
+  await expect(line('Nitrogen')).toContainText('perennial ryegrass over it from 8 Oct to 20 Apr');
+
+  // sprays are watched for at this pH, and planned once somebody asks for them
+  await expect(line('Iron')).toContainText('watched');
+  await line('Iron').getByRole('button', { name: 'Override' }).first().click();
+  const override = page.getByRole('dialog', { name: /sprays of iron/ });
+  await override.getByLabel(/^Your figure/).fill('2');
+  await override.getByLabel('Why').fill('Yellows each May');
+  await override.getByRole('button', { name: 'Save override' }).click();
+  await expect(line('Iron')).toContainText('2 sprays');
+  await expect(line('Iron').getByRole('listitem')).toHaveCount(2);
+  await expect(line('Iron')).toContainText('0.40 oz Fe');
+
+  // on the board each is a dose of its own, with what goes into the tank
+  await at('season');
+  await page
+    .getByRole('button', { name: /0\.40 oz Fe per 1000/ })
+    .first()
+    .click();
+  await expect(page.getByText(/oz product per 1000 in 3 gal of water or more/).first()).toBeVisible();
+});

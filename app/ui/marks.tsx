@@ -45,8 +45,8 @@ export function Mark({
     lime: (0.886 * d) / 2,
     sulfur: (1.347 * d) / 2,
     gypsum: (0.93 * d) / 2,
-    iron: (1.22 * d) / 2,
-    manganese: (1.22 * d) / 2,
+    iron: (1.4 * d) / 2,
+    manganese: (1.4 * d) / 2,
   }[purpose];
   return (
     <g>
@@ -69,7 +69,7 @@ export function Mark({
           y={y + (purpose === 'sulfur' ? 1.6 : 3.2)}
           textAnchor="middle"
           style={{
-            fontSize: isFoliarPurpose(purpose) ? Math.max(6.5, d * 0.45) : Math.max(8.5, d * 0.55),
+            fontSize: isFoliarPurpose(purpose) ? Math.max(7.5, d * 0.6) : Math.max(8.5, d * 0.55),
             fontWeight: 700,
             fill: stroke,
           }}

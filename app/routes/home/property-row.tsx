@@ -4,7 +4,7 @@ import type { Case } from '@core/records/case';
 import { grassOf } from '@core/packs/grasses';
 import { checkZonePlan } from '@core/season/checks/check-plan';
 import type { SeasonPlan } from '@core/season/plan/season-plan';
-import { showArea, showRate, showWeight } from '@core/words/numbers';
+import { showArea, showWeight } from '@core/words/numbers';
 import { sayDate } from '@core/words/days';
 import { exportProperty } from '../../storage/case-files';
 import { StageGlyph, StandingGlyph, StopGlyph } from '../../ui/glyphs';
@@ -12,7 +12,7 @@ import { saveTextFile } from '../../ui/save-text-file';
 import { faultSays } from '../../work/stage-fault';
 import { workOf } from '../../work/property-work';
 import { Substances } from '../../ui/substance';
-import { amountFor } from '../../work/dose-words';
+import { showAmount, unitFor } from '../../work/dose-words';
 import { MiniSeason } from './mini-season';
 
 /** A property with its reckoned season. */
@@ -108,7 +108,7 @@ export function PropertyRow({ row, today, onRemove }: { row: Row; today: string;
             <p className="small">
               {zones.find((z) => z.id === next.zoneId)?.name},{' '}
               <b className="inline">
-                {showRate(amountFor(next))} lb <Substances text={next.for === 'sulfur' ? 'S' : next.for} />
+                {showAmount(next)} <Substances text={unitFor(next)} />
               </b>
             </p>
             <p className="small">

@@ -173,8 +173,7 @@ function Next({ work }: { work: PropertyWork }) {
           <>
             <b>{sayDay(next.date)}</b>
             <span>
-              {showRate(amountFor(next))} lb <Substances text={next.for === 'sulfur' ? 'S' : next.for} />,{' '}
-              {product?.name.toLowerCase()}
+              {showAmount(next)} <Substances text={unitFor(next)} />, {product?.name.toLowerCase()}
             </span>
           </>
         ) : (

@@ -38,6 +38,8 @@ export function planFoliar(
         day >= from &&
         share >= LEAST_GROWTH &&
         !season.frozen[day] &&
+        // a winter grass is left alone where it is too young or has to give way
+        (!season.winter?.days[day] || season.winter.feeding[day] === true) &&
         (weather.highF[day] as number) <= FOLIAR_NOT_ABOVE_F &&
         closingCode(codes, brings, dateOf(year, day)) === undefined,
     );

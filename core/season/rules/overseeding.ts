@@ -1,5 +1,14 @@
 import { type ClimateYear, type GrowthSeason, growthSeason } from '../../climate/climate-year';
-import { addDays, dayAt, dayOfYear, daysBetween, type IsoDay, monthDayAt, inMonthDaySpan } from '../../days/day';
+import {
+  addDays,
+  weekStart,
+  dayAt,
+  dayOfYear,
+  daysBetween,
+  type IsoDay,
+  monthDayAt,
+  inMonthDaySpan,
+} from '../../days/day';
 import type { Grass } from '../../packs/grasses';
 import type { Climate, LocalCode, Zone } from '../../records/case';
 import { closesDay } from './local-codes';
@@ -124,6 +133,9 @@ export function winterFeedings(
       if (near !== undefined) day = addDays(near, interval);
       else if (!open(day)) day = addDays(day, 1);
       else {
+        // a Monday, as everything else, where the week allows it
+        const monday = weekStart(addDays(day, 6));
+        if (monday <= last && open(monday)) day = monday;
         if (day.startsWith(`${year}-`) && day >= from) feedings.push({ on: day, lb });
         day = addDays(day, interval);
       }

@@ -204,14 +204,14 @@ export function ZoneFacts({ typed, faults, onChange, onHandTest }: FactsProps) {
           <>
             <TextField
               label="Overseeded on"
-              unit="month-day, 10-05"
+              unit="mm-dd"
               value={typed.overseedFrom}
               onChange={(overseedFrom) => onChange({ overseedFrom })}
               fault={faults.overseedFrom}
             />
             <TextField
               label="Spring transition"
-              unit="month-day, 04-20"
+              unit="mm-dd"
               value={typed.overseedTo}
               onChange={(overseedTo) => onChange({ overseedTo })}
               fault={faults.overseedTo}

@@ -3,7 +3,9 @@ import { prescribeMicronutrients } from '@core/prescription/prescribe-others';
 import type { ZonePrescription } from '@core/prescription/prescription';
 import { analyteName } from '@core/records/analytes';
 import { type Interpretation, levelInWords, type Finding } from '@core/soil/interpret';
+import { Fragment } from 'react';
 import { Fig } from '../../../ui/fig';
+import { Substances } from '../../../ui/substance';
 import { showWeight } from '@core/words/numbers';
 import { ColumnGlyph } from '../../../ui/glyphs';
 import type { Dose } from '@core/season/plan/dose';
@@ -60,7 +62,7 @@ export function OtherLines({
               // manganese has a line only where somebody looks out for it
               if (!each && purpose !== 'iron') return null;
               return (
-                <div key={purpose}>
+                <Fragment key={purpose}>
                   <b className={each && each.sprays > 0 ? (each.own ? 'mine' : undefined) : 'none'}>
                     {each && each.sprays > 0
                       ? `${each.sprays} ${each.sprays === 1 ? 'spray' : 'sprays'}`
@@ -79,7 +81,7 @@ export function OtherLines({
                     }}
                     onAsk={onAsk}
                   />
-                </div>
+                </Fragment>
               );
             })}
           </>
@@ -88,7 +90,9 @@ export function OtherLines({
       >
         {sprays.length === 0 && <p>Nothing without a test or a symptom.</p>}
         {sprays.map((each) => (
-          <p key={each.purpose}>{each.says}</p>
+          <p key={each.purpose}>
+            <Substances text={each.says} />
+          </p>
         ))}
       </Line>
       {gypsum.yearLb > 0 && gypsum.figure && (

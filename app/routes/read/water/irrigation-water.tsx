@@ -4,6 +4,7 @@ import type { IrrigationWater as Water } from '@core/records/case';
 import type { WaterFinding, WaterPrescription } from '@core/prescription/prescription';
 import { sayDate } from '@core/words/days';
 import { showExact } from '@core/words/numbers';
+import { Substances } from '../../../ui/substance';
 import { Fig } from '../../../ui/fig';
 import { WaterModal } from './water-modal';
 
@@ -48,11 +49,16 @@ export function IrrigationWater({
                 {figure && (
                   <>
                     {' '}
-                    <Fig figure={figure} show={(value) => showExact(value, 2)} /> <small>{NAME[of].unit}</small>
+                    <Fig figure={figure} show={(value) => showExact(value, 2)} />{' '}
+                    <small>
+                      <Substances text={NAME[of].unit} />
+                    </small>
                   </>
                 )}
               </b>
-              <span>{says}</span>
+              <span>
+                <Substances text={says} />
+              </span>
             </li>
           ))}
         </ul>

@@ -135,12 +135,6 @@ export function DosePanel(props: DosePanelProps) {
           {isFoliarPurpose(dose.for) && `${showAmount(dose)} ${unitFor(dose)}`}
           {product && dose.for === 'lime' && faceOf(product)}
         </dd>
-        {isFoliarPurpose(dose.for) && (
-          <>
-            <dt>Spray</dt>
-            <dd>{dose.why}</dd>
-          </>
-        )}
       </dl>
       {given ? (
         <p className="small">Given already: it stands in the record and cannot be moved here.</p>

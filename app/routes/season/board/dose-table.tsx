@@ -1,18 +1,11 @@
 import type { Product } from '@core/records/case';
 import { faceOf } from '@core/products/label/face';
-import type { Dose } from '@core/season/plan/dose';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { Fig } from '../../../ui/fig';
-import { showProductRate, showRate, showWeight } from '@core/words/numbers';
+import { showProductRate, showWeight } from '@core/words/numbers';
 import { sayWeekday } from '@core/words/days';
 import { Substances } from '../../../ui/substance';
-
-function brings(dose: Dose): string {
-  return (['N', 'P2O5', 'K2O', 'S-free', 'Mg', 'Ca'] as const)
-    .filter((nutrient) => (dose.delivers[nutrient] ?? 0) > 0.004)
-    .map((nutrient) => `${showRate(dose.delivers[nutrient] ?? 0)} lb ${nutrient === 'S-free' ? 'free S' : nutrient}`)
-    .join(', ');
-}
+import { bringsInWords } from '../../../work/dose-words';
 
 /** The board's twin as a table: every dose of a zone with its rate, weigh-out and reason. */
 export function DoseTable({ zoneSeason, products }: { zoneSeason: ZoneSeason; products: readonly Product[] }) {
@@ -57,7 +50,7 @@ export function DoseTable({ zoneSeason, products }: { zoneSeason: ZoneSeason; pr
                   <Fig figure={dose.weighOut} show={showWeight} />
                 </td>
                 <td>
-                  <Substances text={brings(dose)} />
+                  <Substances text={bringsInWords(dose.delivers)} />
                 </td>
                 <td className="small">
                   <Substances text={dose.why} />

@@ -9,10 +9,10 @@ import type { SeasonPlan, ZoneSeason } from '@core/season/plan/season-plan';
 import { planSheet, type SheetLine } from '@core/season/output/plan-sheet';
 import { weeklyNitrogen } from '@core/season/plan/weekly-nitrogen';
 import { weeklyNitrogenSvg } from '../../../ui/charts/weekly-nitrogen-chart';
-import { showArea, showMoney, showProductRate, showRate, showWeight } from '@core/words/numbers';
+import { showArea, showMoney, showProductRate, showWeight } from '@core/words/numbers';
 import { sayDate, sayDay, sayWeekday } from '@core/words/days';
 import { Ribbon } from '../../../ui/ribbon';
-import { amountFor } from '../../../work/dose-words';
+import { amountFor, bringsInWords } from '../../../work/dose-words';
 import { feedingWindows } from '@core/season/plan/season-windows';
 
 const WIDTH_PT = 696;
@@ -61,10 +61,7 @@ function doseRows(lines: readonly SheetLine[]): Content[][] {
     `${line.product} ${line.face}`,
     { text: `${showProductRate(line.ratePer1000Lb)}`, alignment: 'right' },
     { text: `${showWeight(line.weighOutLb)}`, alignment: 'right' },
-    (['N', 'P2O5', 'K2O', 'S-free', 'Mg'] as const)
-      .filter((n) => (line.delivers[n] ?? 0) > 0.004)
-      .map((n) => `${showRate(line.delivers[n] ?? 0)} lb ${n === 'S-free' ? 'free S' : n}`)
-      .join(', '),
+    bringsInWords(line.delivers),
     line.why,
   ]);
 }
