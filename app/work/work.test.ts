@@ -70,7 +70,8 @@ describe('a property’s work', () => {
           .zoneSeason?.doses.filter((d) => d.for === 'N')
           .map((d) => d.productId),
       );
-    expect([of(file), of(chosen)]).toEqual([new Set(['coated-urea-42']), new Set(['urea-46'])]);
+    // left to itself the draft takes the steps of the late season from a quick product
+    expect([of(file), of(chosen)]).toEqual([new Set(['coated-urea-42', 'urea-46']), new Set(['urea-46'])]);
   });
 });
 

@@ -7,7 +7,7 @@ import { two } from '../../words/numbers';
 import type { Dose } from '../plan/dose';
 import { isFeedingLb } from '../plan/feeding';
 import { leastDaysBetweenN } from '../rules/dose-ceilings';
-import { MICROBES_WORK_FROM_F, MOST_FREE_IN_HEAT_LB, mostDaysBetweenN } from '../rules/limits';
+import { MICROBES_WORK_FROM_F, longestWaitDays, MOST_FREE_IN_HEAT_LB } from '../rules/limits';
 import { allowanceOn, closingCode, codeNutrientsOf } from '../rules/local-codes';
 import { check, dayIn, dosesIn, EPS, type Facts, ifAny, noneOf } from './check';
 
@@ -66,10 +66,7 @@ const longestWait = check({
       longest = Math.max(longest, run);
     });
     const openDays = season.feeding.filter(Boolean).length;
-    const most = Math.max(
-      mostDaysBetweenN(zone),
-      Math.ceil(openDays / Math.max(1, prescription.nitrogen.year.value / 0.25)) + 7,
-    );
+    const most = longestWaitDays(zone, openDays, prescription.nitrogen.year.value);
     return { found: `${longest} d, most ${most}`, longest, most };
   },
   standing: ({ longest, most }) => (longest <= most + 7 ? 'pass' : 'warn'),

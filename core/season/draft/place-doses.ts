@@ -58,3 +58,9 @@ export function placeClear(
   for (let day = Math.max(0, from); day <= to; day++) if (clear(day)) return day;
   return undefined;
 }
+
+/** The last allowed day in a span, Mondays first; undefined where none is. */
+export function placeLate(from: number, to: number, { allowed, firstWeekday }: Placement): number | undefined {
+  const days = Array.from({ length: Math.max(0, to - from + 1) }, (_, i) => to - i).filter((day) => allowed[day]);
+  return days.find((day) => mondayOnOrAfter(day, firstWeekday) === day) ?? days[0];
+}

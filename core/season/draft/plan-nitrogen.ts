@@ -19,6 +19,7 @@ export function planNitrogen(
   parts: NitrogenParts,
   keepFrom: readonly number[],
   clear: (day: number) => boolean,
+  inFallLb = 0,
 ): { doses: Dose[]; missed: number } {
   const { zone, codes, year, season, soilF, firstDay } = ground;
   const gap = leastDaysBetweenN(zone);
@@ -37,6 +38,7 @@ export function planNitrogen(
     yearLb: figure.value,
     ceilingLb: doseCeiling(zone, product, 'N', codes),
     leastDoses: needLb > ONE_DOSE_UP_TO_LB_N ? 2 : 1,
+    inFallLb,
     parts,
     placement: placementOn(ground, open, apart),
     soilF,

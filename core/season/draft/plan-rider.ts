@@ -19,7 +19,11 @@ function evenly(
 ): readonly number[] {
   const least = (leastRateLb(product, zone) * percentFor(product, purpose)) / 100;
   if (purpose === 'K2O' && needLb + potashOverLb(needLb) < least) return [];
-  return equalDoses(needLb, ceilingLb);
+  const each = equalDoses(needLb, ceilingLb);
+  // a hair under what a spreader lays is laid a hair over, as far as potash may run over
+  const raised = each.map((lb) => Math.max(lb, least));
+  const over = raised.reduce((sum, lb) => sum + lb, 0) - needLb;
+  return purpose === 'K2O' && least <= ceilingLb && over <= potashOverLb(needLb) ? raised : each;
 }
 
 /** P and K ride on nitrogen days where they may, so that one trip serves both. */

@@ -29,6 +29,7 @@ import { planNitrogen } from './plan-nitrogen';
 import { planRider } from './plan-rider';
 import { planCorrection } from './plan-correction';
 import { planFoliar } from './plan-foliar';
+import { planYearNitrogen } from './plan-year-nitrogen';
 import { planEstablishment } from './plan-establishment';
 import { planWinterFeedings } from './plan-winter-feedings';
 
@@ -229,16 +230,22 @@ function planZone(
         : 'nitrogen for the year, an equal share';
     const placed =
       product &&
-      planNitrogen(
+      planYearNitrogen({
         ground,
         product,
-        needN,
+        picked: plan.picked[choiceKey(zone.id, 'N')] !== undefined,
+        options: shelf.N?.options ?? [],
+        needLb: needN,
         says,
-        prescription.nitrogen.year,
+        figure: prescription.nitrogen.year,
         parts,
-        [...(total(pDoses, 'N') > 0 ? pDoses : []), ...winter.doses].map(dayOf),
-        (day) => clearOfLime(product, day),
-      );
+        schools,
+        named: given.choices?.lateSeason !== undefined,
+        standing: [...(total(pDoses, 'N') > 0 ? pDoses : []), ...winter.doses],
+        clear: clearOfLime,
+        acidSoil,
+        limySoil,
+      });
     nDoses.push(...(placed?.doses ?? []));
     if (!product) miss('N', `Nothing on the shelf may bring the ${words(needN)} lb N per 1000.`);
     else if (placed && placed.missed > 1e-9)

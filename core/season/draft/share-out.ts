@@ -11,6 +11,8 @@ import { type Placement, placeByGrowth } from './place-doses';
 
 /** Under this a part's nitrogen is no dose and goes to another part, lb N/1000 ft2. Common practice: half a pound is the least useful. */
 const LEAST_PART_LB = 0.35;
+/** What finds no room is looked after from here on, lb N/1000 ft2. */
+const LEAST_MISSED_LB = 0.05;
 /** Nitrogen at or under this goes down in one dose; above it in two at least. Common practice. */
 export const ONE_DOSE_UP_TO_LB_N = 0.75;
 /** Smallest dose that a season is split into to leave no month bare, lb N/1000 ft2. */
@@ -28,6 +30,8 @@ interface Ask {
   yearLb: number;
   ceilingLb: number;
   leastDoses: number;
+  /** What steps of the late season bring in fall beside it, lb N/1000 ft2. */
+  inFallLb: number;
   parts: NitrogenParts;
   placement: Placement;
   soilF: readonly number[];
@@ -68,28 +72,48 @@ function mostOf(part: NitrogenPart, { product, yearLb }: Ask): number {
   return Math.min(bySoluble, byShare, part.mostLb ?? Infinity);
 }
 
-/** Cool-season grass: spring and (where it is mild) summer get their share as far as they bear it, fall the rest. */
+/** Cool-season grass: spring and (where it is mild, or spoon-fed) summer get their share as far as they bear it, fall the rest. */
 function coolDoses(ask: Ask): SharedDose[] {
-  const { parts, needLb, placement, firstDay, leastDoses } = ask;
+  const { parts, needLb, placement, firstDay, leastDoses, inFallLb, spoonDays } = ask;
   const ahead = parts.parts.filter((part) => part.to >= firstDay);
   const fall = ahead.find((part) => part.id === 'fall');
   const shares = ahead.reduce((all, part) => all + part.share, 0) || 1;
-  const before = ahead.filter((part) => part !== fall && (part.id === 'spring' || part.mostLb === undefined));
-  let doses: SharedDose[] = [];
-  for (const part of before) {
-    const lb = Math.min((needLb * part.share) / shares, mostOf(part, ask));
-    // what is left of a small need is better given in fall whole
-    if (lb >= Math.max(LEAST_PART_LB, ask.leastLb) && needLb > ONE_DOSE_UP_TO_LB_N)
-      doses = [...doses, ...placed(lb, ask, within(placement, part))];
+  const all = needLb + inFallLb;
+  const early = ahead.filter(
+    (part) => part !== fall && (part.id === 'spring' || part.mostLb === undefined || spoonDays !== undefined),
+  );
+  const least = Math.max(spoonDays === undefined ? LEAST_PART_LB : 0, ask.leastLb);
+  // what is left of a small need is better given in fall whole
+  const shared = early.map((part) => {
+    const lb = Math.min((all * part.share) / shares, mostOf(part, ask), needLb);
+    return { part, lb: lb >= least && all > ONE_DOSE_UP_TO_LB_N ? lb : 0 };
+  });
+  // a part begins where the one before has been used
+  const after = (doses: readonly SharedDose[], part: NitrogenPart): Placement => {
+    const last = doses.at(-1);
+    const from = Math.max(part.from, last === undefined ? 0 : last.day + placement.leastGapDays);
+    return within(placement, { from, to: part.to });
+  };
+  const spread = (): SharedDose[] =>
+    shared.reduce<SharedDose[]>((doses, { part, lb }) => [...doses, ...placed(lb, ask, after(doses, part))], []);
+  const inFall = (rest: number, before: readonly SharedDose[]): SharedDose[] => {
+    // beside the steps of the late season too little is no dose
+    if (!fall || (inFallLb > 0 && rest < least)) return [];
+    const two = rest > ONE_DOSE_UP_TO_LB_N && inFallLb === 0;
+    const fewest = two ? Math.max(1, Math.min(2, leastDoses - before.length)) : 1;
+    return placed(rest, ask, after(before, fall), fewest);
+  };
+  let doses = spread();
+  let later = inFall(needLb - sum(doses), doses);
+  const missed = needLb - sum(doses) - sum(later);
+  const [spring] = shared;
+  // a fall too short for all of it: what spring bears beside its share may still go there
+  if (missed > LEAST_MISSED_LB && spring) {
+    spring.lb = Math.min(spring.lb + missed, mostOf(spring.part, ask));
+    if (spring.lb < least) spring.lb = 0;
+    doses = spread();
+    later = inFall(needLb - sum(doses), doses);
   }
-  const rest = needLb - sum(doses);
-  const enough = rest > ONE_DOSE_UP_TO_LB_N ? Math.max(1, Math.min(2, leastDoses - doses.length)) : 1;
-  const later = fall ? placed(rest, ask, within(placement, fall), enough) : [];
-  const missed = rest - sum(later);
-  const [spring] = before;
-  // a fall too short for all of it: what spring bears may still go there
-  if (missed > LEAST_PART_LB && spring && doses.length === 0)
-    doses = placed(Math.min(missed, mostOf(spring, ask)), ask, within(placement, spring));
   return [...doses, ...later].sort((a, b) => a.day - b.day);
 }
 

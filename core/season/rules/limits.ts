@@ -38,6 +38,20 @@ const kindOf = (zone: DoseGround): keyof typeof SOLUBLE_N =>
 export const mostDaysBetweenN = (zone: DoseGround): number =>
   Math.max(MOST_DAYS[kindOf(zone)], leastDaysBetweenN(zone));
 
+/** Nitrogen of a usual feeding: so few pounds make so few feedings (E2), lb N/1000 ft2. Common practice. */
+const FEEDING_LB = { usual: 1, sand: 0.5, 'close-cut': 0.25 } as const;
+/** A quarter of a pound more is still the same number of feedings. */
+const SAME_FEEDINGS_LB = 0.25;
+
+/**
+ * Longest wait between feedings in an open season, days: what the grass should wait, or what so few pounds make of it. 1 lb N on
+ * centipedegrass is one or two feedings, and no wait is too long.
+ */
+export function longestWaitDays(zone: DoseGround, openDays: number, yearLb: number): number {
+  const feedings = Math.max(1, Math.ceil((yearLb - SAME_FEEDINGS_LB) / FEEDING_LB[kindOf(zone)]));
+  return Math.max(mostDaysBetweenN(zone), Math.ceil(openDays / feedings) + 7);
+}
+
 /** Most nitrogen free in a month on warm-season grass, lb N/1000 ft2; more under high care (C2). Common practice. */
 const MONTH_SUPPLY_LB = { usual: 1, high: 1.25 } as const;
 export const monthSupplyLb = ({ care }: Pick<Zone, 'care'>): number =>

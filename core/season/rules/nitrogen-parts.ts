@@ -108,8 +108,14 @@ function coolParts(
   const shares = SHARES[choice];
   const cared = zone.irrigated !== false && (zone.care ?? 'standard') !== 'low';
   const fescue = grass.id === 'fine-fescue';
+  // greens are spoon-fed through summer, as far as it bears feeding at all (C10)
+  const spoons = zone.turf === 'close-cut' && cared && choice === 'fall-led';
   const springShare = fescue ? (yearLb > FINE_FESCUE_SPRING_LB ? FINE_FESCUE_SPRING_LB / yearLb : 0) : shares.spring;
-  const fallShare = fescue ? 1 - springShare : shares.fall;
+  const fallShare = fescue
+    ? 1 - springShare
+    : spoons
+      ? Math.max(shares.fallLeast, 1 - springShare - SUMMER.slowLb / yearLb)
+      : shares.fall;
   const summerShare = Math.max(0, 1 - springShare - fallShare);
   const last = weather.meanF.length - 1;
   const rich = yearLb >= SPRING_SOLUBLE.richFromLb || choice !== 'fall-led';
