@@ -10,6 +10,7 @@ import { overseedingCautions, prescribeOverseeding } from './prescribe-overseedi
 import { prescribeFoliar } from './prescribe-foliar';
 import { prescribeGypsum } from './prescribe-gypsum';
 import { prescribeSalinity, prescribeToxic, type SalinityPrescription } from './prescribe-others';
+import { SODIC_ESP_PERCENT } from '../soil/sodium';
 import { exchangeableSodiumOf } from '../soil/exchangeable-sodium';
 import { prescribePh } from './prescribe-ph';
 import type { PhPrescription, WaterPrescription, ZonePrescription } from './prescription';
@@ -91,6 +92,10 @@ export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescriptio
   if (sown) cautions.push(...(sown.establishment.assumed ? [sown.establishment.says] : []), WEED_PREVENTERS);
   if (clippings) cautions.push(clippings);
   for (const { standing, says } of water?.findings ?? []) if (standing !== 'ordinary') cautions.push(says);
+  if ((gypsum.espPercent ?? 0) >= SODIC_ESP_PERCENT)
+    cautions.push(
+      'Sodic soil seals and sheds water: until gypsum is leached through, feed lightly, and water slowly and in turns.',
+    );
   if (!read)
     cautions.unshift(
       'No soil test: a stopgap. Nitrogen by the grass only; no P2O5, K2O, lime or sulfur until a sample is read.',

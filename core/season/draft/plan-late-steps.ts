@@ -1,4 +1,5 @@
-import type { Product } from '../../records/case';
+import type { LocalCode, Product, Zone } from '../../records/case';
+import { codeLeastSlowPercent } from '../rules/local-codes';
 import type { Figure } from '../../reckoning/figure';
 import { slowShare } from '../../nitrogen/forms';
 import { leastRateLb } from '../../products/least-rate';
@@ -33,6 +34,26 @@ interface Ask {
   moreLb?: number;
 }
 
+/** What a step asks of a product, lb N/1000 ft2; undefined where it does not serve, or no dose of it may be so large or so small. */
+function stepLb(
+  zone: Zone & { weak?: boolean },
+  codes: readonly LocalCode[],
+  step: LateStep,
+  product: Product,
+): number | undefined {
+  if (!step.serves(product) || slowShare(product) * 100 < codeLeastSlowPercent(codes) - 1e-9) return undefined;
+  const lb = step.leastLb / (step.measured === 'N-soluble' ? 1 - slowShare(product) : 1);
+  const least = (leastRateLb(product, zone) * (product.guaranteed.N ?? 0)) / 100;
+  return lb > doseCeiling(zone, product, 'N', codes) + 1e-9 || lb < least - 1e-9 ? undefined : lb;
+}
+
+/** Whether a product can take a step on a zone at all. */
+export const canTakeStep = (
+  { zone, codes }: Pick<Ground, 'zone' | 'codes'>,
+  step: LateStep,
+  product: Product,
+): boolean => stepLb(zone, codes, step, product) !== undefined;
+
 /** A day and a product for one step: the first product that serves it, in a dose that ground, code and spreader bear. */
 function stepDose(
   { ground, schools, options, clear, keepFrom, apartDays, moreLb }: Ask,
@@ -42,10 +63,8 @@ function stepDose(
 ): { day: number; product: Product; lb: number } | undefined {
   const { zone, codes } = ground;
   for (const product of options) {
-    if (!step.serves(product)) continue;
-    const lb = step.leastLb / (step.measured === 'N-soluble' ? 1 - slowShare(product) : 1);
-    const least = (leastRateLb(product, zone) * (product.guaranteed.N ?? 0)) / 100;
-    if (lb > doseCeiling(zone, product, 'N', codes) + 1e-9 || lb < least - 1e-9) continue;
+    const lb = stepLb(zone, codes, step, product);
+    if (lb === undefined) continue;
     const unfrozen = openDays(ground, product, false);
     const open = unfrozen.map(
       (yes, day) =>

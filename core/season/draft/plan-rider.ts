@@ -6,10 +6,14 @@ import { equalDoses } from '../../tables/equal-doses';
 import { dayOfYear } from '../../days/day';
 import { type Dose, makeDose } from '../plan/dose';
 import { potashOverLb } from '../rules/limits';
-import { placeByGrowth } from './place-doses';
+import { type Placement, placeByGrowth } from './place-doses';
 import { dateOf, type Ground, openDays, placementOn } from './draft-ground';
 
 /** Equal doses of a need; potash that even a little over its need is less than a spreader lays waits for the next test (D3). */
+/** Doses of one nutrient keep so far apart where they do not ride on a feeding, days. Common practice. */
+const APART_DAYS = 28;
+
+/** A need in doses that a spreader lays evenly: potash a hair over, or fewer and larger ones, and the rest waits; phosphate as asked. */
 function evenly(
   zone: Zone,
   product: Product,
@@ -17,13 +21,32 @@ function evenly(
   needLb: number,
   ceilingLb: number,
 ): readonly number[] {
-  const least = (leastRateLb(product, zone) * percentFor(product, purpose)) / 100;
-  if (purpose === 'K2O' && needLb + potashOverLb(needLb) < least) return [];
   const each = equalDoses(needLb, ceilingLb);
-  // a hair under what a spreader lays is laid a hair over, as far as potash may run over
-  const raised = each.map((lb) => Math.max(lb, least));
-  const over = raised.reduce((sum, lb) => sum + lb, 0) - needLb;
-  return purpose === 'K2O' && least <= ceilingLb && over <= potashOverLb(needLb) ? raised : each;
+  const least = (leastRateLb(product, zone) * percentFor(product, purpose)) / 100;
+  if (purpose === 'P2O5' || each.every((lb) => lb >= least)) return each;
+  if (least * each.length <= needLb + potashOverLb(needLb) && least <= ceilingLb) return each.map(() => least);
+  const fewer = Math.floor(needLb / least);
+  return new Array<number>(fewer).fill(Math.min(needLb / Math.max(1, fewer), ceilingLb));
+}
+
+/** Days beside those that are taken, one after the other as far from all of them as may be, four weeks at least; Mondays. */
+function farthest(
+  count: number,
+  taken: readonly number[],
+  { allowed, firstWeekday, leastGapDays }: Placement,
+): number[] {
+  const days = [...taken];
+  const found: number[] = [];
+  for (let i = 0; i < count; i++) {
+    const apart = (day: number) => Math.min(Infinity, ...days.map((other) => Math.abs(other - day)));
+    const best = allowed
+      .flatMap((yes, day) => (yes && (day + firstWeekday) % 7 === 0 && apart(day) >= leastGapDays ? [day] : []))
+      .sort((a, b) => apart(b) - apart(a) || a - b)[0];
+    if (best === undefined) break;
+    days.push(best);
+    found.push(best);
+  }
+  return found;
 }
 
 /** P and K ride on nitrogen days where they may, so that one trip serves both. */
@@ -46,7 +69,11 @@ export function planRider(
   const days =
     riding.length >= each.length
       ? each.map((_, i) => riding[Math.floor((i + 0.5) * step)] as number)
-      : placeByGrowth(each.length, placementOn(ground, allowed, 28));
+      : riding.length === 0
+        ? placeByGrowth(each.length, placementOn(ground, allowed, APART_DAYS))
+        : [...riding, ...farthest(each.length - riding.length, riding, placementOn(ground, allowed, APART_DAYS))].sort(
+            (a, b) => a - b,
+          );
   const doses = days.map((day, i) =>
     makeDose(
       ground.zone,

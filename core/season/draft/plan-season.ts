@@ -10,6 +10,7 @@ import { CORRECTING } from '../rules/correction-stretches';
 import { correctionAsked } from '../plan/zone-stretches';
 import { dayOfYear, daysBetween } from '../../days/day';
 import type { Dose } from '../plan/dose';
+import { isFeedingLb } from '../plan/feeding';
 import { doseCeiling } from '../rules/dose-ceilings';
 import { freeInTime } from '../rules/before-frost';
 import { isWeakSoil } from '../../prescription/cation-exchange';
@@ -241,7 +242,7 @@ function planZone(
         parts,
         schools,
         named: given.choices?.lateSeason !== undefined,
-        standing: [...(total(pDoses, 'N') > 0 ? pDoses : []), ...winter.doses],
+        standing: [...pDoses.filter((d) => isFeedingLb(d.delivers.N ?? 0)), ...winter.doses],
         clear: clearOfLime,
         acidSoil,
         limySoil,

@@ -8,7 +8,7 @@ import { leastDaysBetweenN } from '../rules/dose-ceilings';
 import type { NitrogenParts } from '../rules/nitrogen-parts';
 import type { SeasonSchools } from '../rules/season-schools';
 import type { Ground } from './draft-ground';
-import { daysOf, type LateSteps, planLateSteps } from './plan-late-steps';
+import { canTakeStep, daysOf, type LateSteps, planLateSteps } from './plan-late-steps';
 import { planNitrogen } from './plan-nitrogen';
 
 /** Soil that bears some sources ill. */
@@ -36,8 +36,9 @@ interface Ask extends SoilOfSources {
 }
 
 /** Nobody asked for the usual late-season school by name: where nothing on the shelf can serve it, it is left out and said. */
-function setAsideUnserved(zone: Zone, schools: SeasonSchools, options: readonly Product[]): void {
-  const unserved = schools.steps.find((step) => !options.some(step.serves));
+function setAsideUnserved(ground: Ground, schools: SeasonSchools, options: readonly Product[]): void {
+  const { zone } = ground;
+  const unserved = schools.steps.find((step) => !options.some((product) => canTakeStep(ground, step, product)));
   if (!unserved) return;
   schools.steps = [];
   schools.setAside.push(
@@ -65,7 +66,7 @@ const quickFeeds = (options: readonly Product[], zone: Zone, { acidSoil, limySoi
 export function planYearNitrogen(ask: Ask): { doses: Dose[]; missed: number } {
   const { ground, product, picked, options, needLb, says, figure, parts, schools, named, standing, clear } = ask;
   const feeds = [product, ...(picked ? [] : quickFeeds(options, ground.zone, ask))];
-  if (schools && !named) setAsideUnserved(ground.zone, schools, feeds);
+  if (schools && !named) setAsideUnserved(ground, schools, feeds);
   const rest = ({ doses, lb }: LateSteps) =>
     planNitrogen(
       ground,

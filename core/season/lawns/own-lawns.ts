@@ -137,4 +137,124 @@ export const OWN_LAWNS: readonly ReferenceLawn[] = [
       must('bermuda has its own year beside it', (p) => lbOf(between(feedings(p), '05-02', '09-16')) > 3),
     ],
   },
+  {
+    case: 'iron-short',
+    on: LATE,
+    musts: [
+      must(
+        'iron that reads short is sprayed three times, out of the heat (D5)',
+        (p) => dosesOf(p, 'iron').length === 3 && standingOf(p, 'foliar-heat') === undefined,
+      ),
+      must('0.75 oz Fe a spray at most', (p) => dosesOf(p, 'iron').every((d) => (d.delivers.Fe ?? 0) * 16 <= 0.75)),
+      must('no sulfur on free lime (B6)', (p) => dosesOf(p, 'sulfur').length === 0),
+      noFail,
+    ],
+  },
+  {
+    case: 'salty-water',
+    on: LATE,
+    musts: [
+      must(
+        'salty water is saline for centipede in the long run (A13)',
+        (p) => zoneOf(p).prescription.salinity.standing === 'saline',
+      ),
+      must('K2O as the sulfate', (p) => !uses(p, 'muriate-of-potash-60')),
+    ],
+  },
+  {
+    case: 'sodium-water',
+    on: LATE,
+    musts: [
+      must('gypsum dated (B8)', (p) => dosesOf(p, 'gypsum').length > 0),
+      must('the sodium of the water puts it in doubt (A13)', (p) =>
+        zoneOf(p).prescription.cautions.some((says) => /SAR is 12\.5/.test(says)),
+      ),
+      must('no sulfur', (p) => dosesOf(p, 'sulfur').length === 0),
+    ],
+  },
+  {
+    case: 'lime-water',
+    on: LATE,
+    musts: [
+      must('the lime of the water is why the pH will not stay down (A13)', (p) =>
+        /will not stay down/.test(ph(p).says),
+      ),
+      must('2 lb S a dose at most on weak soil (B7)', (p) =>
+        dosesOf(p, 'sulfur').every((d) => (d.delivers['S-free'] ?? 0) <= 2.001),
+      ),
+    ],
+  },
+  {
+    case: 'renovated-fescue',
+    on: '2027-03-10',
+    musts: [
+      must('the starter on the day of renovation (C8)', (p) => dosesOf(p, 'P2O5').some((d) => d.date === '2027-08-30')),
+      must('nothing fed before it', (p) => feedings(p).every((d) => d.date >= '2027-08-30')),
+      must('no dose over the code’s 0.9 lb N', (p) => feedings(p).every((d) => (d.delivers.N ?? 0) <= 0.9001)),
+      noFail,
+    ],
+  },
+  {
+    case: 'fine-fescue-shade',
+    on: LATE,
+    musts: [
+      must('little: under a pound a year', (p) => lbOf(feedings(p)) <= 1.01),
+      must(
+        'all but half a pound in fall (C1)',
+        (p) => lbOf(feedings(p)) - lbOf(feedings(p)) * shareFromFall(p) <= 0.51,
+      ),
+      noFail,
+    ],
+  },
+  {
+    case: 'bent-fine-granules',
+    on: LATE,
+    musts: [
+      must(
+        'the fine granules and nothing coarser (C10)',
+        (p) => feedings(p).length > 5 && feedings(p).every((d) => d.productId === 'fine-18-0-9'),
+      ),
+      must('fed in summer too, lightly', (p) =>
+        between(feedings(p), '06-01', '08-15').every((d) => (d.delivers['N-soluble'] ?? 0) <= 0.2501),
+      ),
+      noFail,
+    ],
+  },
+  {
+    case: 'paspalum-coast',
+    on: LATE,
+    musts: [
+      must(
+        '7.5 dS/m in the paste is ordinary for paspalum (A3)',
+        (p) => zoneOf(p).prescription.salinity.standing === 'ordinary',
+      ),
+      must('no dose over what sand holds (C4)', (p) => standingOf(p, 'soluble-dose') !== 'fail'),
+      noFail,
+    ],
+  },
+  {
+    case: 'very-acid-sand',
+    on: LATE,
+    musts: [
+      must(
+        'limed below the buffer’s own range, as an estimate (B1)',
+        (p) => ph(p).action === 'lime' && ph(p).estimate === true,
+      ),
+      must('25 lb lime a dose at most on sand', (p) => dosesOf(p, 'lime').every((d) => d.rateLb <= 25.001)),
+      must('no ammonium sulfate (C5)', (p) => !uses(p, 'ammonium-sulfate-21')),
+    ],
+  },
+  {
+    case: 'licensed-winter',
+    on: LATE,
+    musts: [
+      must('nothing with N from December to February', (p) =>
+        feedings(p).every((d) => d.date.slice(5) > '03-01' && d.date.slice(5) <= '11-30'),
+      ),
+      must('soluble N at 0.7 lb a dose at most (D4)', (p) =>
+        feedings(p).every((d) => (d.delivers['N-soluble'] ?? 0) <= 0.7001),
+      ),
+      noFail,
+    ],
+  },
 ];
