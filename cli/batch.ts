@@ -55,6 +55,9 @@ function reckonSample(read: ReadSample, options: BatchOptions): object | Refusal
     zoneId: sample,
     sampledOn: read.sampledOn ?? '',
     depthIn: read.depthIn,
+    basisDepthIn: read.basisDepthIn,
+    scoopGPerCm3: read.scoopGPerCm3,
+    labAdvice: read.labAdvice,
     results,
   };
   const { prescription, read: reading } = prescribeZone({

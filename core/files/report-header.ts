@@ -1,3 +1,4 @@
+import { adviceColumn } from './advice-column';
 import { analyteNamed } from '../records/analytes';
 import { METHOD_HEADERS, methodNamed } from '../records/methods';
 import { CM_PER_INCH } from '../units/conversions';
@@ -15,6 +16,12 @@ export type Column =
         | 'texture'
         | 'sampledOn'
         | 'depthIn'
+        | 'basisDepthIn'
+        | 'scoopGPerCm3'
+        | 'limeLb'
+        | 'NLb'
+        | 'P2O5Lb'
+        | 'K2OLb'
         | 'areaSqFt'
         | 'unit'
         | 'method'
@@ -79,6 +86,18 @@ const FACTS = new Map<string, Fact>(
     depthin: 'depthIn',
     depth: 'depthIn',
     'depth in': 'depthIn',
+    basisdepthin: 'basisDepthIn',
+    'basis depth': 'basisDepthIn',
+    'basis depth in': 'basisDepthIn',
+    'furrow slice': 'basisDepthIn',
+    scoopgpercm3: 'scoopGPerCm3',
+    scoop: 'scoopGPerCm3',
+    'scoop weight': 'scoopGPerCm3',
+    'scoop density': 'scoopGPerCm3',
+    'w/v': 'scoopGPerCm3',
+    'wt/vol': 'scoopGPerCm3',
+    'weight/volume': 'scoopGPerCm3',
+    'weight per volume': 'scoopGPerCm3',
     areasqft: 'areaSqFt',
     unit: 'unit',
     units: 'unit',
@@ -115,6 +134,8 @@ export function readHeader(header: string): Column {
   const text = header.trim().toLowerCase().replaceAll('_', ' ');
   const fact = FACTS.get(text);
   if (fact) return { kind: 'fact', fact };
+  const advice = adviceColumn(text);
+  if (advice) return advice;
   const unit = unitNamed(text);
   const method = methodNamed(text);
   let bare = text.replace(/[([].*?[)\]]/g, ' ');
@@ -128,10 +149,11 @@ export function readHeader(header: string): Column {
     return { kind: 'analyte', analyte: 'buffer-pH', method: method ?? 'smp', scale: 0.1 };
   if (OXIDES.has(bare)) return { kind: 'other', why: 'an oxide, not the element: it is not read as P or K' };
   const bareFact = FACTS.get(bare.replace(/\b(cm|in|inch|inches)\b/, '').trim());
-  if (bareFact === 'depthIn')
+  if (bareFact === 'depthIn' || bareFact === 'basisDepthIn')
     return /\bcm\b/.test(text)
-      ? { kind: 'fact', fact: 'depthIn', scale: 1 / CM_PER_INCH }
-      : { kind: 'fact', fact: 'depthIn' };
+      ? { kind: 'fact', fact: bareFact, scale: 1 / CM_PER_INCH }
+      : { kind: 'fact', fact: bareFact };
+  if (bareFact === 'scoopGPerCm3') return { kind: 'fact', fact: bareFact };
   const analyte = analyteNamed(bare);
   if (!analyte) return bareFact ? { kind: 'fact', fact: bareFact } : { kind: 'other' };
   return { kind: 'analyte', analyte, unit, method };

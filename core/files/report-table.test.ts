@@ -4,7 +4,7 @@ import { isRefusal } from '../reckoning/refusal';
 import { decodeText } from './decode-text';
 import { numberFrom } from './report-row';
 import { readHeader } from './report-header';
-import { guessReading, needsBuffer, TableReader, type TableReading } from './report-table';
+import { guessReading, needsBuffer, TableReader, type TableReading, testFrom } from './report-table';
 import { dayFrom, orderOfDays } from '../typed/typed-day';
 import { depthFrom } from '../typed/typed-depth';
 
@@ -37,6 +37,14 @@ describe('a header', () => {
     ['Client', { fact: 'property' }],
     ['K2O lb/A', { kind: 'other', why: expect.stringContaining('oxide') }],
     ['constructor', { kind: 'other' }],
+    ['W/V (g/cm3)', { fact: 'scoopGPerCm3' }],
+    ['Basis depth in', { fact: 'basisDepthIn' }],
+    // 2000 lb on 43.56 thousand square feet
+    ['Lime recommendation (tons/acre)', { fact: 'limeLb', scale: 2000 / 43.56 }],
+    ['Lime rec lb/1000 sq ft', { fact: 'limeLb', scale: 1 }],
+    ['Recommended K2O (lbs/A)', { fact: 'K2OLb', scale: 1 / 43.56 }],
+    ['N recommended lb/M', { fact: 'NLb', scale: 1 }],
+    ['Lime requirement', { kind: 'other', why: expect.stringContaining('without a unit') }],
   ])('%s', (header, column) => expect(readHeader(header)).toMatchObject(column));
 });
 
@@ -129,6 +137,23 @@ describe('a table', () => {
   });
   it.each(['', 'a,b\n1,2\n', 'just words', '{"format":"ubertas-case"}'])('is not found in %j', (text) => {
     expect(guessReading(rowsOf(text))).toMatchObject({ field: 'header' });
+  });
+});
+
+describe('what a row says beside its results', () => {
+  const head = 'Bag,pH,K (mg/dm3 Mehlich-3),W/V,Basis depth,Lime rec (tons/acre),Recommended P2O5 lb/1000';
+  it('the scoop, the depth of the basis and the laboratory’s advice come with the report, in lb/1000 ft2', () => {
+    const { samples } = read(`${head}\nB1,5.4,60,1.2,8,1,0.5\nB2,6.1,70,,,,`);
+    expect(samples[0]).toMatchObject({ scoopGPerCm3: 1.2, basisDepthIn: 8, labAdvice: { P2O5Lb: 0.5 } });
+    expect(samples[0]!.labAdvice!.limeLb).toBeCloseTo(45.914, 3);
+    expect(testFrom(samples[0]!, 't', 'z', '2026-11-10')).toMatchObject({ scoopGPerCm3: 1.2, basisDepthIn: 8 });
+    expect(samples[1]).not.toHaveProperty('labAdvice');
+    expect(samples[1]).not.toHaveProperty('scoopGPerCm3');
+  });
+  it('a number that is none is refused by its line, and nothing else', () => {
+    const { samples, rejected } = read(`${head}\nB1,5.4,60,heavy,8,1,0.5\nB2,6.1,70,1.1,,,`);
+    expect(samples.map((s) => s.sample)).toEqual(['B2']);
+    expect(rejected[0]).toMatchObject({ line: 2, field: 'scoopGPerCm3' });
   });
 });
 

@@ -4,7 +4,7 @@ import { analyteNamed } from '../records/analytes';
 import { limeBuffer } from '../lime/buffers';
 import { methodNamed } from '../records/methods';
 import { type Column, readHeader, unitNamed } from './report-header';
-import type { SoilResult, SoilTest } from '../records/soil-test-schema';
+import type { LabAdvice, SoilResult, SoilTest } from '../records/soil-test-schema';
 import { type DayOrder, dayFrom, orderOfDays } from '../typed/typed-day';
 import { depthFrom } from '../typed/typed-depth';
 
@@ -37,6 +37,10 @@ export interface ReadSample {
   sampledOn?: string;
   depthIn?: number;
   lab?: string;
+  /** Depth that lb/acre count, weight of the scoop, and what the laboratory advises, where the table has columns for them. */
+  basisDepthIn?: number;
+  scoopGPerCm3?: number;
+  labAdvice?: LabAdvice;
   /** What the row says of the ground itself, as text: a batch has no zone to ask. */
   ground?: Partial<Record<'grass' | 'texture' | 'carbonates', string>>;
   results: SoilResult[];
@@ -171,8 +175,11 @@ function sampleFrom(facts: Facts, results: SoilResult[], reading: TableReading, 
   const depthIn = depthText ? depthFrom(depthText, facts.depthIn ? scale?.scale : 1) : undefined;
   if (depthText && (depthIn === undefined || depthIn <= 0 || depthIn > 12))
     return refuse('depthIn', `Depth "${depthText.slice(0, 30)}" must be above 0 and at most 12 in (30 cm).`);
+  const said = saidBeside(facts, reading);
+  if (isRefusal(said)) return said;
   return {
     line,
+    ...said,
     sample: facts.sample ?? '',
     ...(facts.property ? { property: facts.property } : {}),
     ...(sampledOn ? { sampledOn } : {}),
@@ -180,6 +187,30 @@ function sampleFrom(facts: Facts, results: SoilResult[], reading: TableReading, 
     ...((facts.lab ?? reading.lab) ? { lab: (facts.lab ?? reading.lab).slice(0, 120) } : {}),
     ground: groundOf(facts),
     results: withoutRepeats(results),
+  };
+}
+
+/** Numbers of a row that are neither results nor its depth. */
+const NUMBERS_BESIDE = ['basisDepthIn', 'scoopGPerCm3', 'limeLb', 'NLb', 'P2O5Lb', 'K2OLb'] as const;
+
+/** What a row says beside its results: the depth lb/acre count, the scoop, the laboratory's advice; or which number cannot be read. */
+function saidBeside(
+  facts: Facts,
+  { columns, decimal }: TableReading,
+): Pick<ReadSample, 'basisDepthIn' | 'scoopGPerCm3' | 'labAdvice'> | Refusal {
+  const numbers: Partial<Record<(typeof NUMBERS_BESIDE)[number], number>> = {};
+  for (const fact of NUMBERS_BESIDE) {
+    const cell = readCell(facts[fact] ?? '', fact, decimal);
+    if (cell === undefined) continue;
+    if (isRefusal(cell)) return cell;
+    const column = columns.find((c) => c.kind === 'fact' && c.fact === fact);
+    numbers[fact] = cell.value * (column?.kind === 'fact' ? (column.scale ?? 1) : 1);
+  }
+  const { basisDepthIn, scoopGPerCm3, ...labAdvice } = numbers;
+  return {
+    ...(basisDepthIn === undefined ? {} : { basisDepthIn }),
+    ...(scoopGPerCm3 === undefined ? {} : { scoopGPerCm3 }),
+    ...(Object.keys(labAdvice).length > 0 ? { labAdvice } : {}),
   };
 }
 
@@ -293,6 +324,9 @@ export const testFrom = (sample: ReadSample, id: string, zoneId: string, sampled
   sampledOn,
   ...(sample.depthIn === undefined ? {} : { depthIn: sample.depthIn }),
   ...(sample.lab ? { lab: sample.lab } : {}),
+  ...(sample.basisDepthIn === undefined ? {} : { basisDepthIn: sample.basisDepthIn }),
+  ...(sample.scoopGPerCm3 === undefined ? {} : { scoopGPerCm3: sample.scoopGPerCm3 }),
+  ...(sample.labAdvice ? { labAdvice: sample.labAdvice } : {}),
   results: sample.results.map(({ qualifier, unit, method, ...rest }) => ({
     ...rest,
     ...(unit ? { unit } : {}),

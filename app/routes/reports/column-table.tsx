@@ -15,6 +15,12 @@ const FACT_NAMES: Partial<Record<Fact, string>> = {
   qualifier: 'sign, < or >',
   unit: 'unit',
   method: 'method',
+  basisDepthIn: 'depth the lb/acre are for, in',
+  scoopGPerCm3: 'weight of the scoop, g/cm³',
+  limeLb: 'lime advised, lb per 1000',
+  NLb: 'N advised, lb per 1000',
+  P2O5Lb: 'P2O5 advised, lb per 1000',
+  K2OLb: 'K2O advised, lb per 1000',
 };
 const OPTIONS = [
   { value: 'other', label: 'leave out' },
