@@ -47,7 +47,7 @@ export function useMatchWork(work: PropertyWork, bag?: Product): MatchWork | und
   const { zone, zoneSeason, file, season, today } = work;
   if (!zone || !zoneSeason) return undefined;
   const { prescription, read, doses } = zoneSeason;
-  const trips = tripsOf(zone, prescription, doses, file.products ?? []);
+  const trips = tripsOf(zoneSeason.zone, prescription, doses, file.products ?? []);
   const trip = trips.find((each) => tripKey(each) === place.get('trip')) ?? nextTrip(trips, today, bag);
   const typed: MatchWork['typed'] = {};
   const faults: MatchWork['faults'] = {};
@@ -64,7 +64,8 @@ export function useMatchWork(work: PropertyWork, bag?: Product): MatchWork | und
   }
   const phosphorus = read?.findings.find((finding) => finding.analyte === 'P' && finding.level !== 'unreadable');
   const context: MatchContext = {
-    zone,
+    // a report may have shown that soil of this texture is weak
+    zone: zoneSeason.zone,
     grass: zoneSeason.grass,
     codes: file.codes ?? [],
     prescription,

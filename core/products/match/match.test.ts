@@ -201,6 +201,12 @@ describe('the shelf matched to a need', () => {
       'Brings 0.25 lb free S per 1000, which pushes pH down, and pH is 5.6.',
     );
   });
+  it('C4 on soil that its report shows to be weak a loam is held like sand', () => {
+    const on = (more: Partial<MatchContext['zone']>) =>
+      refusalOf(STARTER_SHELF, { N: 0.6 }, { ...context, zone: { ...context.zone, ...more } }, 'urea-46');
+    expect(on({})).toBeUndefined();
+    expect(on({ weak: true })).toContain('over 0.50');
+  });
   it('matches lime by what neutralises, refuses burnt lime and too much hydrated', () => {
     const limes = [
       ...shelf('calcitic-lime', 'dolomitic-lime', 'hydrated-lime'),

@@ -11,7 +11,8 @@ export type Need = Partial<Record<NeedFor, number>>;
 
 /** Everything the shelf is judged against. */
 export interface MatchContext {
-  zone: Zone;
+  /** The zone; `weak` where its report shows soil that holds little (C4). */
+  zone: Zone & { weak?: boolean };
   grass: Grass;
   codes: readonly LocalCode[];
   prescription: ZonePrescription;
