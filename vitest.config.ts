@@ -5,6 +5,8 @@ export default defineConfig({
   test: {
     // on a busy machine loading a library can take seconds; no test here measures time
     testTimeout: 60_000,
+    // the checks beside these tests end long before them
+    maxWorkers: '100%',
     setupFiles: ['scripts/vitest-seed.fixture.ts'],
     projects: [
       {
@@ -12,13 +14,17 @@ export default defineConfig({
         test: {
           name: 'core',
           environment: 'node',
-          include: [
-            'core/**/*.test.ts',
-            'cli/**/*.test.ts',
-            'standins/**/*.test.ts',
-            'scripts/**/*.test.ts',
-            'server/**/*.test.ts',
-          ],
+          // pure functions: files of one worker share what they import, which takes longer than most of their tests
+          isolate: false,
+          include: ['core/**/*.test.ts', 'standins/**/*.test.ts', 'scripts/**/*.test.ts'],
+        },
+      },
+      {
+        extends: true,
+        test: {
+          name: 'programs',
+          environment: 'node',
+          include: ['cli/**/*.test.ts', 'server/**/*.test.ts'],
         },
       },
       {
