@@ -137,5 +137,6 @@ test('a match is used in the plan and taken back; a typed need is matched at onc
   await page.getByLabel(/^N/).fill('a lot');
   await expect(page.getByText(/N must be a number/)).toBeVisible();
   await page.getByLabel(/^N/).fill('0');
+  await page.getByLabel(/^K2O/).fill('0');
   await expect(page.getByText('Nothing is asked for in this trip.')).toBeVisible();
 });

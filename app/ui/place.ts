@@ -33,6 +33,9 @@ export function useLoadedBy(read: string): void {
   }, [read, revalidate]);
 }
 
+/** A change that was asked for and not drawn yet: the next one goes on from it, or of two fields typed at once one would be lost. */
+let asked: { from: string; to: string } | undefined;
+
 /** The place looked at, and a way to change it. */
 export function usePlace(): [
   place: URLSearchParams,
@@ -41,9 +44,15 @@ export function usePlace(): [
   const { hash } = useLocation();
   const navigate = useNavigate();
   const place = useMemo(() => placeIn(hash), [hash]);
+  useEffect(() => {
+    asked = undefined;
+  }, [hash]);
   const change = useCallback(
-    (to: (before: URLSearchParams) => URLSearchParams, options: { replace?: boolean } = {}) =>
-      void navigate({ hash: placeHash(to(placeIn(hash))) }, { ...options, preventScrollReset: true }),
+    (to: (before: URLSearchParams) => URLSearchParams, options: { replace?: boolean } = {}) => {
+      const next = placeHash(to(placeIn(asked?.from === hash ? asked.to : hash)));
+      asked = { from: hash, to: next };
+      void navigate({ hash: next }, { ...options, preventScrollReset: true });
+    },
     [hash, navigate],
   );
   return [place, change];

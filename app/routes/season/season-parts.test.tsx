@@ -1,6 +1,7 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { readFileSync } from 'node:fs';
 import { MemoryRouter } from 'react-router';
+import { roundedTo } from '@core/words/numbers';
 import { describe, expect, it, vi } from 'vitest';
 import { readCase } from '@core/files/case-file';
 import { type Case, type PlannedDose } from '@core/records/case';
@@ -140,6 +141,17 @@ describe('the picked dose', () => {
     fireEvent.change(field, { target: { value: '1.55' } });
     fireEvent.blur(field);
     expect(acts.onRate).toHaveBeenCalledWith(1.55);
+  });
+  it('asks once for a rate that is refused: leaving the field does not make its bound of it', () => {
+    const acts = panel();
+    const field = screen.getByRole('spinbutton');
+    fireEvent.input(field, { target: { value: '1e9' } });
+    fireEvent.keyDown(field, { key: 'Enter', code: 'Enter', keyCode: 13, which: 13 });
+    fireEvent.input(field, { target: { value: 'a lot' } });
+    fireEvent.keyDown(field, { key: 'Enter', code: 'Enter', keyCode: 13, which: 13 });
+    fireEvent.blur(field);
+    expect(acts.onRate.mock.calls.map(([lb]) => lb as number)).toEqual([1e9, NaN]);
+    expect(screen.getByRole('spinbutton')).toHaveProperty('value', String(roundedTo(first.rateLb, 2)));
   });
   it('names every pound it shows', () => {
     panel();

@@ -1,5 +1,5 @@
 import { Button, Checkbox, InputNumber, Select } from 'antd';
-import { useId } from 'react';
+import { useId, useRef, useState } from 'react';
 import type { PlannedDose, Product, Zone } from '@core/records/case';
 import { faceOf } from '@core/products/label/face';
 import { percentFor } from '@core/products/shelf';
@@ -34,6 +34,53 @@ const NAME: Partial<Record<string, string>> = {
   'S-free': 'free S',
 };
 
+/**
+ * The rate as it is typed. A number field brings what is typed to its own bounds when it is left, so a rate that was refused must not
+ * be asked for again then: 1e9 would become 200.
+ */
+function RateField({
+  id,
+  rateLb,
+  given,
+  onRate,
+}: {
+  id: string;
+  rateLb: number;
+  given: boolean;
+  onRate: (lb: number) => void;
+}) {
+  const [left, setLeft] = useState(0);
+  const asked = useRef(false);
+  return (
+    <InputNumber
+      // what stands is shown again whenever it changes and whenever the field is left
+      key={`${rateLb}/${left}`}
+      id={id}
+      size="small"
+      disabled={given}
+      min={0.01}
+      max={200}
+      step={0.05}
+      defaultValue={roundedTo(rateLb, 2)}
+      onInput={() => {
+        asked.current = false;
+      }}
+      onStep={(value) => onRate(Number(value))}
+      onPressEnter={(event) => {
+        asked.current = true;
+        onRate(Number((event.target as HTMLInputElement).value));
+      }}
+      onBlur={(event) => {
+        const typed = Number(event.target.value);
+        const changed = !(Math.abs(typed - rateLb) <= 0.005);
+        if (changed && !asked.current && Number.isFinite(typed)) onRate(typed);
+        if (changed || asked.current) setLeft((times) => times + 1);
+        asked.current = false;
+      }}
+    />
+  );
+}
+
 /** The dose that is picked on the board: everything about it, and everything that can be changed. */
 export function DosePanel(props: DosePanelProps) {
   const { dose, planned, zone, products, year, given } = props;
@@ -44,7 +91,7 @@ export function DosePanel(props: DosePanelProps) {
       percentFor(p, dose.for) > 0 &&
       !p.pesticide &&
       !p.unfinished &&
-      (p.form !== 'liquid' || zone.turf === 'close-cut' || p.id === dose.productId),
+      (p.form !== 'liquid' || zone.turf === 'close-cut' || isFoliarPurpose(dose.for) || p.id === dose.productId),
   );
   return (
     <section className="dosepanel" aria-labelledby={`${id}-h`}>
@@ -99,22 +146,7 @@ export function DosePanel(props: DosePanelProps) {
           <label htmlFor={`${id}-r`}>{dose.for === 'lime' ? 'Lime per 1000' : 'Product per 1000'}</label>
         </dt>
         <dd>
-          <InputNumber
-            key={dose.rateLb}
-            id={`${id}-r`}
-            size="small"
-            disabled={given}
-            min={0.01}
-            max={200}
-            step={0.05}
-            defaultValue={roundedTo(dose.rateLb, 2)}
-            onStep={(value) => props.onRate(Number(value))}
-            onPressEnter={(event) => props.onRate(Number((event.target as HTMLInputElement).value))}
-            onBlur={(event) => {
-              const typed = Number(event.target.value);
-              if (Math.abs(typed - dose.rateLb) > 0.005) props.onRate(typed);
-            }}
-          />{' '}
+          <RateField id={`${id}-r`} rateLb={dose.rateLb} given={given} onRate={props.onRate} />{' '}
           {dose.for === 'lime' ? 'lb lime' : 'lb product'}
         </dd>
         <dt>Rate</dt>
