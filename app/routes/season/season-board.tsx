@@ -97,7 +97,13 @@ export function SeasonBoard({ years, ...props }: SeasonBoardProps & { years: Rea
   );
 }
 
-function SeasonHead({ at: { year, all, judged, plan, edited }, years }: { at: SeasonBoardState; years: ReactNode }) {
+function SeasonHead({
+  at: { year, all, judged, plan, edited, pending },
+  years,
+}: {
+  at: SeasonBoardState;
+  years: ReactNode;
+}) {
   const { hash } = useLocation();
   return (
     <div className="pagehead">
@@ -105,7 +111,9 @@ function SeasonHead({ at: { year, all, judged, plan, edited }, years }: { at: Se
       <span>
         <b>{all.length}</b> doses on {judged.trips} days
       </span>
-      <span className="small">{provenance(plan, edited)}</span>
+      <span className="small" aria-busy={pending}>
+        {provenance(plan, edited)}
+      </span>
       <span className="sp" />
       <Link className="link" to={{ pathname: 'climate', hash }}>
         Climate

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Plan, PlannedDose } from '@core/records/case';
 import type { UndoSent } from '../../work/property-action';
 import type { PropertyWork } from '../../work/property-work';
@@ -17,6 +17,15 @@ export function usePlanVersion({ plan, year }: PropertyWork, sendOn: Send) {
   const left = useRef<string | null>(undefined);
   const latest = useRef(loaded);
   const before = useRef<Promise<unknown>>(Promise.resolve());
+  /** Writes that are on their way or wait for their turn. */
+  const [pending, setPending] = useState(0);
+  useEffect(() => {
+    if (pending === 0) return undefined;
+    // a step of the work is not lost by leaving the page in the moment it is stored
+    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, [pending]);
   useEffect(() => {
     latest.current = loaded;
   }, [loaded]);
@@ -28,10 +37,12 @@ export function usePlanVersion({ plan, year }: PropertyWork, sendOn: Send) {
   };
   const inTurn = (sent: (over: string | null) => SeasonSent): Promise<SeasonAnswer | undefined> => {
     const turn = before.current.then(() => send(sent(left.current === undefined ? latest.current : left.current)));
-    before.current = turn.catch(() => undefined);
+    setPending((writes) => writes + 1);
+    before.current = turn.catch(() => undefined).then(() => setPending((writes) => writes - 1));
     return turn;
   };
   return {
+    pending: pending > 0,
     send,
     storeDoses: (step: { doses: PlannedDose[]; solved?: Plan['solved'] }) =>
       inTurn((over) => ({ intent: 'doses', ...step, over })),

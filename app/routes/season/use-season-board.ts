@@ -41,7 +41,7 @@ interface Edit {
 /** The plan under the hand: every edit with its sentence and its way back, the search, what is picked and what is held. */
 export function useSeasonBoard({ work, zone, storing, send: sendOn, onLaidAnew }: SeasonBoardProps) {
   const { file, draft, today, year, plan } = work;
-  const { send, storeDoses, keepDoses } = usePlanVersion(work, sendOn);
+  const { send, storeDoses, keepDoses, pending } = usePlanVersion(work, sendOn);
   const products = useMemo(() => file.products ?? [], [file.products]);
   const [aim, setAim] = useState<PlanAim>(plan?.solved?.aim ?? 'balanced');
   const [selected, select] = useState<string | undefined>();
@@ -62,7 +62,7 @@ export function useSeasonBoard({ work, zone, storing, send: sendOn, onLaidAnew }
     work,
     aim,
     doses,
-    busy: storing,
+    busy: storing || pending,
     onBegin: () => {
       setRefusal(undefined);
       select(undefined);
@@ -123,6 +123,8 @@ export function useSeasonBoard({ work, zone, storing, send: sendOn, onLaidAnew }
     today,
     year,
     plan,
+    /** A step of the work is on its way into the browser's storage. */
+    pending,
     products,
     aim,
     setAim,
