@@ -41,6 +41,12 @@ export function foliarPurposeOf({ guaranteed }: Pick<Product, 'guaranteed'>): Fo
 const percentOf = (guaranteed: Product['guaranteed'], purpose: FoliarPurpose): number =>
   guaranteed[FOLIAR_FEEDS[purpose].element] ?? 0;
 
+/** Rate of a usual spray, lb product/1000 ft2; undefined where the product is none. Iron chelate of 10 % Fe: 0.25. */
+export function usualSprayLb(product: Pick<Product, 'guaranteed'>): number | undefined {
+  const purpose = foliarPurposeOf(product);
+  return purpose && FOLIAR_FEEDS[purpose].usualOz / OZ_PER_LB / (percentOf(product.guaranteed, purpose) / 100);
+}
+
 /** Product and water of one spray. 0.4 oz Fe from 10 %, 5000 ft2: 4 oz product/1000 ft2, 20 oz in 15 gal. */
 export const foliarSpray = defineReckoning({
   id: 'product.foliar-spray',

@@ -11,6 +11,7 @@ import { NitrogenWalk } from './lines/nitrogen-walk';
 import { Acidifiers, HighPhSchools, LimeMaterials } from './lines/ph-line';
 import { Schools } from './lines/practice-schools';
 import { withOwn } from './prescribe-action';
+import { lawnCase } from '@core/season/lawns/lawns.fixture';
 import { prescriptionDocument } from './prescription-pdf';
 import { LATE_SEASON_SCHOOLS } from '@core/season/rules/practice-schools';
 
@@ -192,6 +193,21 @@ describe('every zone, and the printed sheet', () => {
     expect(text).not.toMatch(
       /\d lb(?! (lime|N|P2O5|K2O|Mg|S|soluble|CaCO3|per|product|free|elemental|hydrated|ag|ground))/i,
     );
+  });
+  it('the PDF holds what went down since the sample, the parts of the year, gypsum, sprays and the winter grass', () => {
+    const textOf = (name: string) => {
+      const file = lawnCase(name);
+      return JSON.stringify(prescriptionDocument(file.property, planSeason(file, 2027).zones, '2027-01-05'));
+    };
+    expect(textOf('lime-logged')).toContain('36 lb lime of 31.9 went down since the sample of 9 Nov 2026');
+    expect(textOf('fescue-loam')).toMatch(
+      /By parts: before spring ends 0\.\d\d lb N, summer 0\.00 lb N, from fall on \d/,
+    );
+    expect(textOf('sodium-water')).toMatch(/"Gypsum".*Sodic: 18\.0 % of CEC/);
+    const iron = textOf('iron-short');
+    expect(iron).toMatch(/"Iron".*sprays/);
+    expect(iron).toContain('0.40 oz Fe');
+    expect(textOf('overseeded-bermuda')).toContain('perennial ryegrass over it from 10 Oct to 20 Apr');
   });
   it('what rides along with something else is said', () => {
     const { doses } = season.zones[0] as (typeof season.zones)[number];

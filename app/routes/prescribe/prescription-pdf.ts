@@ -2,7 +2,6 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
 import type { OwnFigure, Property } from '@core/records/case';
 import { grassOf } from '@core/packs/grasses';
 import { reasonOf } from '@core/prescription/override-figure';
-import type { Ledger } from '@core/prescription/ledger';
 import { dayOfYear } from '@core/days/day';
 import type { Figure } from '@core/reckoning/figure';
 import type { NutrientPrescription } from '@core/prescription/prescription';
@@ -36,14 +35,6 @@ const nutrientLine = (name: string, substance: string, line: NutrientPrescriptio
   purpose,
 });
 
-/** What went down since the sample, in a sentence. */
-const ledgerWords = (ledger: Ledger | undefined, substance: string): string[] =>
-  ledger && ledger.lines.length > 0
-    ? [
-        `Since the sample ${showWeight(ledger.lines.reduce((sum, line) => sum + line.lb, 0))} lb ${substance} per 1000 went down (${ledger.lines.map((line) => sayDay(line.date)).join(', ')}).`,
-      ]
-    : [];
-
 /** What the doses bring in each part of the year, in a sentence. */
 const partWords = (parts: ZoneSeason['parts'], doses: ZoneSeason['doses']): string =>
   parts && parts.parts.length > 1 && doses.length > 0
@@ -66,9 +57,7 @@ function linesOf({ prescription, parts, doses }: ZoneSeason): PrintedLine[] {
       value: lime || ph.action === 'sulfur' ? (ph.material?.value ?? 0) : 0,
       substance: lime ? 'lime' : 'S, free',
       show: lime ? showProductRate : showRate,
-      says: [ph.says, ...ledgerWords(ph.ledger, lime ? 'lime' : 'S'), ph.waits ?? '', ph.retest]
-        .filter(Boolean)
-        .join(' '),
+      says: [ph.says, ph.waits ?? '', ph.retest].filter(Boolean).join(' '),
       own: ph.own,
       byRule: ph.byRule,
       purpose: lime ? 'lime' : 'sulfur',
@@ -98,7 +87,7 @@ function linesOf({ prescription, parts, doses }: ZoneSeason): PrintedLine[] {
             value: gypsum.yearLb,
             substance: 'gypsum',
             show: showWeight,
-            says: [gypsum.says, ...ledgerWords(gypsum.ledger, 'gypsum')].join(' '),
+            says: gypsum.says,
             own: gypsum.own,
             byRule: gypsum.byRule,
             purpose: 'gypsum',

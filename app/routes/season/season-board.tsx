@@ -3,6 +3,7 @@ import { Link, useLocation } from 'react-router';
 import { doseKey } from '@core/season/plan/dose-key';
 import { Fault } from '../../ui/field';
 import { AddDose } from './board/add-dose';
+import { closedToNitrogen } from '@core/season/plan/season-windows';
 import { BoardBar } from './board/board-bar';
 import { BoardChecks } from './board/board-checks';
 import { BoardLanes } from './board/board-lanes';
@@ -85,6 +86,7 @@ export function SeasonBoard({ years, ...props }: SeasonBoardProps & { years: Rea
           products={at.products}
           year={at.year}
           phosphorusWanted={shownZone.prescription.phosphorus.yearLb > 0}
+          nitrogenClosed={(zoneId, date) => closedToNitrogen(at.shown, zoneId, date)}
           doses={doses}
           onAdd={(next, says) => {
             at.setAdding(false);

@@ -1,6 +1,7 @@
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { readFileSync } from 'node:fs';
 import { MemoryRouter } from 'react-router';
+import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { roundedTo } from '@core/words/numbers';
 import { describe, expect, it, vi } from 'vitest';
 import { readCase } from '@core/files/case-file';
@@ -314,7 +315,7 @@ describe('under the board', () => {
     const cost = judgePlan(given, draft).cost;
     expect(document.body.textContent).toContain(`$${cost.toFixed(2)}`);
   });
-  it('adds no dose without its week, keeps the form open and says so', () => {
+  const addForm = (over: Partial<React.ComponentProps<typeof AddDose>> = {}) => {
     const [add, close] = [vi.fn(), vi.fn()];
     render(
       <AddDose
@@ -323,15 +324,43 @@ describe('under the board', () => {
         products={products}
         year={2027}
         phosphorusWanted={false}
+        nitrogenClosed={() => undefined}
         doses={doses}
         onAdd={add}
         onClose={close}
+        {...over}
       />,
     );
+    return { add, close };
+  };
+  const pick = (label: string, option: RegExp) => {
+    fireEvent.mouseDown(screen.getByLabelText(label));
+    fireEvent.click(screen.getAllByText(option, { selector: '.ant-select-item-option-content' }).at(-1) as HTMLElement);
+  };
+  it('adds no dose without its week, keeps the form open and says so', () => {
+    const { add, close } = addForm();
     fireEvent.click(screen.getByRole('button', { name: 'Add this dose' }));
     expect(screen.queryAllByText('Choose the week it goes down.')).toHaveLength(1);
     expect(add).not.toHaveBeenCalled();
     fireEvent.click(screen.getByRole('button', { name: 'Close' }));
     expect(close).toHaveBeenCalledOnce();
+  });
+  it('where nitrogen is closed offers what brings none first, and a spray at the strength of one (judgement D5)', () => {
+    const { add } = addForm({
+      products: STARTER_SHELF.filter(({ id }) => ['urea-46', 'iron-chelate-10'].includes(id)),
+      nitrogenClosed: () => 'Heat',
+    });
+    pick('Week of the new dose', /^4 Jan$/);
+    expect(screen.queryAllByText(/Heat: nitrogen waits/)).toHaveLength(1);
+    fireEvent.mouseDown(screen.getByLabelText('Product of the new dose'));
+    const names = screen.getAllByText(/Iron chelate|Plain urea/, { selector: '.ant-select-item-option-content' });
+    expect(names[0]?.textContent).toContain('Iron chelate');
+    fireEvent.click(names[0] as HTMLElement);
+    // 0.4 oz Fe from 10 % is a quarter of a pound (by hand)
+    expect(screen.getByRole('spinbutton')).toHaveProperty('value', '0.25');
+    fireEvent.click(screen.getByRole('button', { name: 'Add this dose' }));
+    expect(add.mock.calls[0]?.[0]).toEqual(
+      expect.arrayContaining([expect.objectContaining({ for: 'iron', productId: 'iron-chelate-10', rateLb: 0.25 })]),
+    );
   });
 });

@@ -1,13 +1,14 @@
 import { readFileSync, readdirSync } from 'node:fs';
+import { join } from 'node:path';
 import { readCase } from '../../files/case-file';
 import type { Case } from '../../records/case';
 import { isRefusal } from '../../reckoning/refusal';
 
-const FOLDER = new URL('.', import.meta.url);
+const FOLDER = import.meta.dirname;
 
 /** The case file of a reference lawn, read as any file from outside. */
 export function lawnCase(name: string): Case {
-  const found = readCase(readFileSync(new URL(`${name}.json`, FOLDER), 'utf8'));
+  const found = readCase(readFileSync(join(FOLDER, `${name}.json`), 'utf8'));
   if (isRefusal(found)) throw new Error(`${name}: ${found.refused}`);
   return found;
 }

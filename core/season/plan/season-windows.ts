@@ -174,6 +174,17 @@ export function seasonWindows(
   return windows.sort((a, b) => a.from - b.from || a.to - b.to);
 }
 
+/** The window that closes a day of a zone to nitrogen and leaves it open to other things; undefined where it is open, or frozen. */
+export function closedToNitrogen(plan: SeasonPlan, zoneId: string, date: string): string | undefined {
+  const zone = plan.zones.find((each) => each.zone.id === zoneId);
+  if (!zone) return undefined;
+  const day = dayOfYear(date);
+  const closed = feedingWindows(zone, plan).filter(({ from, to }) => day >= from && day <= to);
+  return closed.some(({ kind }) => kind === 'frozen')
+    ? undefined
+    : closed.find(({ forbids }) => /\bN\b/.test(forbids))?.title;
+}
+
 /** The days a zone's year turns on: frosts, waking, full green, the last mowing. In order. */
 export function seasonTurns({ season }: Pick<ZoneSeason, 'season'>): SeasonTurn[] {
   if (!season) return [];

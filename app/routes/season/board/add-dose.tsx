@@ -5,7 +5,7 @@ import { faceOf } from '@core/products/label/face';
 import { isRefusal, type Refusal } from '@core/reckoning/refusal';
 import { addDose } from '@core/season/edit/edit-plan';
 import { leastRateLb } from '@core/products/least-rate';
-import { foliarPurposeOf } from '@core/foliar/foliar-feeds';
+import { foliarPurposeOf, usualSprayLb } from '@core/foliar/foliar-feeds';
 import { mondaysOf } from '@core/days/weeks';
 import { Fault } from '../../../ui/field';
 import { sayDay } from '@core/words/days';
@@ -18,6 +18,7 @@ export function AddDose({
   products,
   year,
   phosphorusWanted,
+  nitrogenClosed,
   doses,
   onAdd,
   onClose,
@@ -27,6 +28,8 @@ export function AddDose({
   products: readonly Product[];
   year: number;
   phosphorusWanted: boolean;
+  /** Why a zone's week is closed to nitrogen; undefined where it is open, or closed to everything. */
+  nitrogenClosed: (zoneId: string, date: string) => string | undefined;
   doses: readonly PlannedDose[];
   onAdd: (next: PlannedDose[] | Refusal, says: string) => void;
   onClose: () => void;
@@ -42,11 +45,17 @@ export function AddDose({
   const [rateLb, setRateLb] = useState<number | null>(null);
   const [fault, setFault] = useState<string | undefined>();
   const product = usable.find((p) => p.id === productId);
-  const leastOf = (chosen: Product) => leastRateLb(chosen, zones.find((z) => z.id === zone) ?? {});
+  // a spray goes out at its usual strength; what a spreader lays would burn
+  const rateOf = (chosen: Product) =>
+    usualSprayLb(chosen) ?? leastRateLb(chosen, zones.find((z) => z.id === zone) ?? {});
+  const closed = date === undefined ? undefined : nitrogenClosed(zone, date);
+  const bringsN = (chosen: Product) => (chosen.guaranteed.N ?? 0) > 0;
+  // where nitrogen is closed, what brings none comes first: a visit of its own
+  const offered = closed ? [...usable].sort((a, b) => Number(bringsN(a)) - Number(bringsN(b))) : usable;
   const add = () => {
     if (!date) return setFault('Choose the week it goes down.');
     if (!product) return setFault('Choose the product.');
-    const rate = rateLb ?? leastOf(product);
+    const rate = rateLb ?? rateOf(product);
     const next = addDose(doses, { zoneId: zone, date, product, rateLb: rate, phosphorusWanted });
     if (isRefusal(next)) return setFault(next.refused);
     onAdd(next, `${product.name} added on ${sayDay(date)}`);
@@ -80,11 +89,16 @@ export function AddDose({
             onChange={(id: string) => {
               setProductId(id);
               const chosen = usable.find((p) => p.id === id);
-              if (chosen && rateLb === null) setRateLb(roundedTo(leastOf(chosen), 2));
+              if (chosen && rateLb === null) setRateLb(roundedTo(rateOf(chosen), 2));
             }}
-            options={usable.map((p) => ({ value: p.id, label: `${p.name} ${faceOf(p)}` }))}
+            options={offered.map((p) => ({ value: p.id, label: `${p.name} ${faceOf(p)}` }))}
           />
         </Form.Item>
+        {closed && (
+          <p className="small">
+            {closed}: nitrogen waits. What brings none (iron, potash, lime) may go out on a visit of its own.
+          </p>
+        )}
         <Form.Item label="Rate, lb product per 1000 sq ft" htmlFor="add-rate">
           <InputNumber id="add-rate" min={0.01} max={200} step={0.05} value={rateLb} onChange={setRateLb} />
         </Form.Item>
