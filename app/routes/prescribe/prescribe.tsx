@@ -10,7 +10,7 @@ import { propertyAction } from '../../work/property-action';
 import { StageFault } from '../../work/stage-fault';
 import type { Route } from './+types/prescribe';
 import { AllZones } from './all-zones';
-import { comesAlong, OwnButton } from './lines/line';
+import { comesAlong, waiting, OwnButton } from './lines/line';
 import { NitrogenLine } from './lines/nitrogen-line';
 import { NutrientLine } from './lines/nutrient-line';
 import { LaboratoryAdvice } from './lines/laboratory-advice';
@@ -148,7 +148,7 @@ export default function Prescribe() {
           schooled="potassium"
           line={prescription.potassium}
           doses={of('K2O')}
-          along={comesAlong(doses, 'K2O', 'K2O')}
+          along={comesAlong(doses, 'K2O', 'K2O') ?? waiting(zoneSeason, 'K2O')}
           advice={
             <LaboratoryAdvice
               line="potassium"

@@ -5,7 +5,7 @@ import { percentFor } from '../../products/shelf';
 import { equalDoses } from '../../tables/equal-doses';
 import { dayOfYear } from '../../days/day';
 import { type Dose, makeDose } from '../plan/dose';
-import { potashOverLb } from '../rules/limits';
+import { potashOverLb, yearToleranceLb } from '../rules/limits';
 import { type Placement, placeByGrowth } from './place-doses';
 import { dateOf, type Ground, openDays, placementOn } from './draft-ground';
 
@@ -24,9 +24,11 @@ function evenly(
   const each = equalDoses(needLb, ceilingLb);
   const least = (leastRateLb(product, zone) * percentFor(product, purpose)) / 100;
   if (purpose === 'P2O5' || each.every((lb) => lb >= least)) return each;
-  if (least * each.length <= needLb + potashOverLb(needLb) && least <= ceilingLb) return each.map(() => least);
+  if (least * each.length <= needLb + yearToleranceLb(needLb) && least <= ceilingLb) return each.map(() => least);
   const fewer = Math.floor(needLb / least);
-  return new Array<number>(fewer).fill(Math.min(needLb / Math.max(1, fewer), ceilingLb));
+  // less than one dose is still one where the search may lay it a little over, and waits where not
+  if (fewer === 0) return needLb + potashOverLb(needLb) >= least ? each : [];
+  return new Array<number>(fewer).fill(Math.min(needLb / fewer, ceilingLb));
 }
 
 /** Days beside those that are taken, one after the other as far from all of them as may be, four weeks at least; Mondays. */

@@ -110,7 +110,8 @@ function planZone(
     unplaced: [],
     shelf,
   };
-  const miss = (purpose: PlannedFor, says: string) => result.unplaced.push({ zoneId: zone.id, for: purpose, says });
+  const miss = (purpose: PlannedFor, says: string, waitsLb?: number) =>
+    result.unplaced.push({ zoneId: zone.id, for: purpose, says, ...(waitsLb === undefined ? {} : { waitsLb }) });
   if (!season || !weather || !parts) return result;
   const ground: Ground = { zone, season, weather, year: plan.year, firstDay, codes, soilF: plan.soilF };
   const dayOf = (d: Dose) => dayOfYear(d.date);
@@ -279,6 +280,7 @@ function planZone(
       miss(
         'K2O',
         `${words(placed.tooSmall)} lb K2O per 1000 is less than a spreader lays evenly of ${product.name}: it waits for the next test.`,
+        placed.tooSmall,
       );
   }
 

@@ -15,6 +15,8 @@ export interface Unplaced {
   zoneId: string;
   for: PlannedFor;
   says: string;
+  /** What of a need waits because it is less than a spreader lays evenly, lb/1000 ft2. */
+  waitsLb?: number;
 }
 
 export interface ZoneSeason {

@@ -6,7 +6,6 @@ import type { HandTest } from '@core/ground/hand-test';
 import { textureClass } from '@core/ground/texture-class';
 import { groundOf } from '@core/ground/zone-ground';
 import { evaluate } from '@core/reckoning/define';
-import { grassOf } from '@core/packs/grasses';
 import { isRefusal } from '@core/reckoning/refusal';
 import { groundFromZone, measuredFrom, shapeFaults, type TypedGround } from './typed-ground';
 
@@ -177,7 +176,7 @@ export function zoneFromTyped(
     state: typed.state,
     seededOn: typed.state === 'established' || typed.seededOn.trim() === '' ? undefined : typed.seededOn.trim(),
     overseed:
-      typed.overseed === 'no' || !typed.grass || grassOf(typed.grass).season !== 'warm'
+      typed.overseed === 'no'
         ? undefined
         : {
             grass: typed.overseed,

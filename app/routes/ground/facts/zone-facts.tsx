@@ -162,7 +162,10 @@ export function ZoneFacts({ typed, faults, onChange, onHandTest }: FactsProps) {
         placeholder="Choose the grass"
         value={typed.grass}
         options={ALL_GRASSES.map((g) => ({ value: g.id, label: g.name }))}
-        onChange={(value) => onChange({ grass: value })}
+        // only warm-season turf is overseeded for the winter
+        onChange={(value) =>
+          onChange({ grass: value, ...(grassOf(value).season === 'cool' ? { overseed: 'no' } : {}) })
+        }
         fault={faults.grass}
       />
       {grass && (

@@ -6,6 +6,7 @@ import { type Figure, figureOf, traced } from '@core/reckoning/figure';
 import { reasonOf } from '@core/prescription/override-figure';
 import { isRefusal } from '@core/reckoning/refusal';
 import type { Dose } from '@core/season/plan/dose';
+import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { Fig } from '../../../ui/fig';
 import { showRate, showWeight } from '@core/words/numbers';
 import { sayDate, sayDay } from '@core/words/days';
@@ -128,6 +129,12 @@ export function comesAlong(
   const lb = others.reduce((sum, dose) => sum + (dose.delivers[nutrient] ?? 0), 0);
   const carriers = [...new Set(others.map((dose) => (dose.for === 'sulfur' ? 'free S' : dose.for)))];
   return `${showRate(lb)} lb ${nutrient.replace('-combined', '')} comes with the ${carriers.join(' and the ')}`;
+}
+
+/** What of a need waits because no spreader lays so little evenly, in words. */
+export function waiting({ unplaced }: Pick<ZoneSeason, 'unplaced'>, purpose: Dose['for']): string | undefined {
+  const lb = unplaced.reduce((sum, each) => sum + (each.for === purpose ? (each.waitsLb ?? 0) : 0), 0);
+  return lb > 0 ? `${showRate(lb)} lb ${purpose} waits: less than a spreader lays evenly` : undefined;
 }
 
 /** Doses of a line with their day; what waits for a later year is said below. */

@@ -30,7 +30,7 @@ export function IrrigationWater({
   const [editing, setEditing] = useState(false);
   return (
     <section className="water" aria-labelledby="water-h">
-      <div className="pagehead" style={{ padding: 0 }}>
+      <div className="waterhead">
         <h2 id="water-h">Irrigation water</h2>
         {water?.sampledOn && <span className="small">{sayDate(water.sampledOn)}</span>}
         <span className="sp" />
