@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { SoilResult } from '../records/case';
+import { caseOf } from '../season/any-lawn.fixture';
+import { planSeason } from '../season/draft/plan-season';
 import { buffer, cec, down, lawn, pH, ppm, prescribe, read, reportOf } from './judgement.fixture';
 
 const value = (analyte: SoilResult['analyte'], results: SoilResult[], more: object = {}) =>
@@ -128,6 +130,17 @@ describe('A: reading the report (judgement)', () => {
     expect(old.nitrogen.year.value).toBe(3);
     const later = (asOf: string) => read(lawn(), [may], asOf).usable.map((r) => r.analyte);
     expect([later('2030-06-01'), later('2037-06-01')]).toEqual([['CEC'], []]);
+  });
+  it('A7 age goes by the later of the day of planning and New Year of the plan’s year; nitrogen has none', () => {
+    const given = caseOf({}, { soilTests: [reportOf('2024-02-20', [pH(5.4), ppm('P', 8), ppm('K', 30)])] });
+    const on = (judgedOn: string | undefined, year = 2027) =>
+      planSeason({ ...given, choices: { year } }, year, {}, undefined, undefined, judgedOn).zones[0]!.prescription;
+    // under three years on New Year of 2027, over three in March, and on New Year of 2028 whatever the day of planning
+    expect(on('2026-11-30').phosphorus.yearLb).toBeGreaterThan(0);
+    expect(on('2027-03-15').phosphorus.yearLb).toBe(0);
+    expect(on('2027-03-15').ph.action).not.toBe('lime');
+    expect(on('2027-01-15', 2028).phosphorus.yearLb).toBe(0);
+    expect(on('2027-03-15').nitrogen.year.value).toBe(on('2026-11-30').nitrogen.year.value);
   });
   it('A8 a buffer contradicts its pH where its acidity means no CEC that there is', () => {
     expect(doubts([pH(4.9), buffer(7.85, 'adams-evans')], { texture: 'sand' })).toBe('');

@@ -1,3 +1,4 @@
+import { TOO_SMALL_LB } from '../../prescription/prescribe-nutrient';
 import { two } from '../../words/numbers';
 import { potashOverLb, yearToleranceLb } from '../rules/limits';
 import { codeYearCap } from '../rules/local-codes';
@@ -75,7 +76,7 @@ const potash = check({
   id: 'potassium-year',
   kind: 'amount',
   title: 'Potash, year',
-  rule: 'The doses bring the potash that the test or the chosen school asks for; a little over does no harm.',
+  rule: 'The doses bring the potash that the test or the chosen school asks for; a little over does no harm, and a school on a high test is said (D2).',
   yearOf: 'K2O',
   measure: ({ zoneSeason, doses }: Facts) => {
     const brought = sum(doses, 'K2O');
@@ -85,13 +86,22 @@ const potash = check({
       0,
     );
     const want = Math.max(zoneSeason.prescription.potassium.yearLb, bySchool);
-    return want > 0 || brought > EPS ? { found: `${two(brought)} of ${two(want)} lb K2O`, brought, want } : undefined;
+    // a school may ask, and a high test is still said (D2)
+    const high = zoneSeason.prescription.potassium.level === 'high' && bySchool > 0 && brought > TOO_SMALL_LB.K;
+    return want > 0 || brought > EPS
+      ? { found: `${two(brought)} of ${two(want)} lb K2O`, brought, want, high }
+      : undefined;
   },
-  standing: ({ brought, want }) =>
-    brought < want - yearToleranceLb(want) - EPS || brought > want + potashOverLb(want) + yearToleranceLb(want) + EPS
+  standing: ({ brought, want, high }) =>
+    high ||
+    brought < want - yearToleranceLb(want) - EPS ||
+    brought > want + potashOverLb(want) + yearToleranceLb(want) + EPS
       ? 'warn'
       : 'pass',
-  says: ({ brought, want }) => `The doses bring ${two(brought)} lb K2O per 1000, ${two(want)} are asked for.`,
+  says: ({ brought, want, high }) =>
+    high
+      ? `Potassium tests high, and the chosen school puts ${two(brought)} lb K2O per 1000 on it: nothing in the soil asks for it.`
+      : `The doses bring ${two(brought)} lb K2O per 1000, ${two(want)} are asked for.`,
 });
 
 /** Magnesium and combined sulfur: only too little is a fault. */

@@ -71,11 +71,13 @@ const schoolAmounts = check({
   kind: 'school',
   title: ({ title }) => title,
   rule: 'Amounts that a chosen school asks for in a part of the year are kept.',
-  measure: ({ zoneSeason: { schools }, doses }: Facts) =>
-    (schools?.amounts ?? []).map((amount) => {
+  measure: ({ zoneSeason: { schools }, doses, days }: Facts) => {
+    // "with no N" holds for the zone's day, not for the product (D2)
+    const fed = new Set(days.filter((d) => sum(d.doses, 'N') > EPS).map(({ date }) => date));
+    return (schools?.amounts ?? []).map((amount) => {
       const within = doses.filter((d) => {
         const day = dayOfYear(d.date);
-        return day >= amount.from && day <= amount.to && (amount.withNitrogen || (d.delivers.N ?? 0) <= EPS);
+        return day >= amount.from && day <= amount.to && (amount.withNitrogen || !fed.has(d.date));
       });
       const lb = sum(within, amount.nutrient);
       return {
@@ -88,7 +90,8 @@ const schoolAmounts = check({
         lb,
         asks: amount,
       };
-    }),
+    });
+  },
   standing: ({ lb, asks: { leastLb = 0, mostLb = Infinity } }) =>
     lb < leastLb - EPS || lb > mostLb + EPS ? 'warn' : 'pass',
   says: ({ lb, asks }) => `The school asks for ${asks.says}; the doses bring ${two(lb)}.`,

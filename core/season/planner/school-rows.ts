@@ -61,6 +61,24 @@ export function addSchoolRows({ builder, problem, doses, ignoring }: ModelParts,
           dayOf(d) >= amount.from && dayOf(d) <= amount.to && (amount.withNitrogen || (d.carrier?.brings.N ?? 0) === 0),
       )
       .flatMap((d) => rateTerms(d, d.carrier?.brings[amount.nutrient] ?? 0));
+    // potash without nitrogen has the zone's day for itself (D2)
+    if (!amount.withNitrogen)
+      for (const week of new Set(
+        here.filter((d) => dayOf(d) >= amount.from && dayOf(d) <= amount.to).map((d) => d.week),
+      )) {
+        const today = here.filter((d) => d.week === week);
+        const feeds = today.filter((d) => (d.carrier?.brings.N ?? 0) > 0);
+        for (const potash of today.filter((d) => (d.carrier?.brings.N ?? 0) === 0 && (d.carrier?.brings.K2O ?? 0) > 0))
+          for (const feed of feeds)
+            builder.row(
+              `alone_${z}_${a}_${week}_${potash.product.id}_${feed.product.id}`,
+              [
+                [potash.chosen, 1],
+                [feed.chosen, 1],
+              ],
+              { upper: 1 },
+            );
+      }
     builder.row(
       `amount_${z}_${a}`,
       terms,
