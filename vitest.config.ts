@@ -3,8 +3,9 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   resolve: { tsconfigPaths: true },
   test: {
-    // on a busy machine loading a library can take seconds; no test here measures time
-    testTimeout: 60_000,
+    // on a busy machine loading a library can take seconds and a search minutes; no test here measures time
+    testTimeout: 300_000,
+    hookTimeout: 300_000,
     // the checks beside these tests end long before them
     maxWorkers: '100%',
     setupFiles: ['scripts/vitest-seed.fixture.ts'],
