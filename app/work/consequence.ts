@@ -31,6 +31,9 @@ export function consequenceOf(finding: Finding, prescription: ZonePrescription):
     );
   }
   const short = finding.level === 'low' || finding.level === 'very-low';
+  const iron = prescription.foliar.find((each) => each.purpose === 'iron' && each.sprays > 0);
+  if (finding.analyte === 'Fe' && short && iron)
+    return words(`${iron.sprays} ${iron.sprays === 1 ? 'spray' : 'sprays'} of iron this year, for color.`);
   if (finding.analyte === 'Fe' && short) return words('Foliar iron for color if it yellows between the veins.');
   if (finding.analyte === 'Ca' && short && prescription.ph.action === 'lime') return words('The lime brings it.');
   return words(short ? 'Watch it; a tissue test would say more.' : 'Nothing to add.');
