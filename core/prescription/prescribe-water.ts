@@ -4,18 +4,17 @@ import { isRefusal } from '../reckoning/refusal';
 import { salineFromDsPerM } from '../soil/salinity';
 import { leachingRequirement, waterLoad } from '../water/irrigation-water';
 import { salinityUnderWater } from '../water/soil-salinity';
+import { CACO3, CACO3_PER_S } from '../units/atomic-masses';
 import { fixed, trimmed } from '../words/numbers';
 import type { WaterFinding, WaterPrescription } from './prescription';
 import type { ZoneFacts } from './zone-facts';
 
 /** Sodium that keeps coming with the water puts every sodic figure in doubt from this SAR on (A13). FAO 29, table 1; from memory. */
 const SAR_DOUBTFUL = 9;
-/** Lime in a milliequivalent of bicarbonate or carbonate, mg CaCO3. Derived from its weight. */
-const CACO3_MG_PER_MEQ = 50.04;
+/** Lime in a milliequivalent of bicarbonate or carbonate, mg CaCO3. Derived: half its weight, since it takes up two. */
+const CACO3_MG_PER_MEQ = CACO3 / 2;
 /** Lime a year that soil notices, lb CaCO3/1000 ft2: as little as is a shortfall (E1). */
 const NOTICED_LIME_LB = 5;
-/** CaCO3 that a pound of free sulfur undoes, lb. Derived: S to H2SO4 to CaCO3, 100.09 / 32.06. */
-const CACO3_PER_LB_S = 3.1218;
 /** Chloride and boron in water from which grasses that mind them suffer, mg/L. FAO 29, table 1; from memory. */
 const CHLORIDE_MG_PER_L = 350;
 const BORON_MG_PER_L = { watched: 0.7, harmful: 3 } as const;
@@ -49,7 +48,7 @@ export function limeOfWater({
 export function waterHoldsPhUp(facts: Pick<ZoneFacts, 'zone' | 'irrigationWater'>): string | undefined {
   const lime = limeOfWater(facts);
   return lime && lime.value >= NOTICED_LIME_LB
-    ? `The irrigation water brings ${trimmed(lime.value, 1)} lb CaCO3 per 1000 ft2 a year, which undoes ${trimmed(lime.value / CACO3_PER_LB_S, 1)} lb S: the pH will not stay down.`
+    ? `The irrigation water brings ${trimmed(lime.value, 1)} lb CaCO3 per 1000 ft2 a year, which undoes ${trimmed(lime.value / CACO3_PER_S, 1)} lb S: the pH will not stay down.`
     : undefined;
 }
 
