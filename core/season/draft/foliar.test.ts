@@ -6,7 +6,7 @@ import { purposeOf } from '../../products/purpose';
 import { pH, reportOf } from '../../prescription/judgement.fixture';
 import { evaluate } from '../../reckoning/define';
 import type { Case, Zone } from '../../records/case';
-import { caseOf, only, product } from '../any-lawn.fixture';
+import { caseOf, draftOf, only, product, standing } from '../any-lawn.fixture';
 import { checkZonePlan } from '../checks/check-plan';
 import { addDose } from '../edit/edit-plan';
 import { sprayWords } from '../plan/spray-words';
@@ -17,18 +17,11 @@ import { planSeason } from './plan-season';
 const iron = (ppm: number) => ({ analyte: 'Fe', value: ppm, unit: 'ppm', method: 'dtpa' }) as const;
 const short = (zone: Partial<Zone> = {}, more: Partial<Case> = {}, climate = 'transition'): Case =>
   caseOf(zone, { soilTests: [reportOf('2026-11-20', [pH(7.4), iron(1.5)])], ...more }, climate);
-const seasonOf = (given: Case) => planSeason(given, 2027).zones[0]!;
-const sprays = (given: Case) => seasonOf(given).doses.filter((d) => d.for === 'iron' || d.for === 'manganese');
-const standing = (given: Case, id: string, planned?: Parameters<typeof withDoses>[2]) => {
-  const draft = planSeason(given, 2027);
-  const plan = planned ? withDoses(draft, given, planned) : draft;
-  return checkZonePlan(plan.zones[0]!, given, plan).find((c) => c.id === id)?.standing;
-};
-
+const sprays = (given: Case) => draftOf(given).doses.filter((d) => d.for === 'iron' || d.for === 'manganese');
 describe('D5: iron, manganese and other foliar feeds are doses (judgement)', () => {
   it('D5 iron that reads short is sprayed: product, ounces, water, dates, repeats and cautions', () => {
     const given = short();
-    const season = seasonOf(given);
+    const season = draftOf(given);
     expect(season.prescription.foliar[0]).toMatchObject({ purpose: 'iron', sprays: 3, byRule: 3 });
     expect(season.prescription.foliar[0]!.says).toMatch(/0.40 oz Fe per 1000 ft2 a spray, at most 0.75, in 3 gal/);
     const doses = sprays(given);
@@ -47,10 +40,10 @@ describe('D5: iron, manganese and other foliar feeds are doses (judgement)', () 
   });
   it('D5 high pH alone is watched, and an override plans as many sprays as are asked, of manganese too', () => {
     const alkaline = caseOf({}, { soilTests: [reportOf('2026-11-20', [pH(7.6)])] });
-    expect(seasonOf(alkaline).prescription.foliar[0]).toMatchObject({ sprays: 0 });
-    expect(seasonOf(alkaline).prescription.foliar[0]!.says).toMatch(/Watched/);
+    expect(draftOf(alkaline).prescription.foliar[0]).toMatchObject({ sprays: 0 });
+    expect(draftOf(alkaline).prescription.foliar[0]!.says).toMatch(/Watched/);
     expect(sprays(alkaline)).toEqual([]);
-    expect(seasonOf(caseOf({})).prescription.foliar).toEqual([]);
+    expect(draftOf(caseOf({})).prescription.foliar).toEqual([]);
     const asked = short({
       own: [
         { line: 'iron-sprays', value: 1, reason: 'open house in May', on: '2026-11-22' },
@@ -69,7 +62,7 @@ describe('D5: iron, manganese and other foliar feeds are doses (judgement)', () 
     expect(sprays(asked).find((d) => d.for === 'manganese')!.why).not.toMatch(/stains/);
     const none = short({}, only('urea-46'));
     expect(
-      seasonOf(none)
+      draftOf(none)
         .unplaced.map(({ says }) => says)
         .join(),
     ).toMatch(/is a spray of iron for the 3 asked/);
@@ -79,7 +72,7 @@ describe('D5: iron, manganese and other foliar feeds are doses (judgement)', () 
       { id: 'c', name: 'Shore code', closed: [{ from: '01-01', to: '12-31', nutrients: ['N' as const] }] },
     ];
     const given = short({}, { codes: closed });
-    const doses = seasonOf(given).doses;
+    const doses = draftOf(given).doses;
     expect(doses.filter((d) => (d.delivers.N ?? 0) > 0)).toEqual([]);
     expect(sprays(given)).toHaveLength(3);
     expect(standing(given, 'closed-dates')).toBe('pass');
@@ -92,7 +85,7 @@ describe('D5: iron, manganese and other foliar feeds are doses (judgement)', () 
         soilTests: [reportOf('2026-11-20', [pH(6.4), { analyte: 'K', value: 20, unit: 'ppm', method: 'mehlich-3' }])],
       },
     );
-    expect(seasonOf(poor).doses.some((d) => (d.delivers.K2O ?? 0) > 0)).toBe(true);
+    expect(draftOf(poor).doses.some((d) => (d.delivers.K2O ?? 0) > 0)).toBe(true);
   });
   it('D5 a spray is no feeding: it stands beside one, and the search keeps it', async () => {
     const given = short({}, only('urea-46', 'coated-urea-42', 'liquid-iron-6'));

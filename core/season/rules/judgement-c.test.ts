@@ -1,9 +1,9 @@
 import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import type { Case, Zone } from '../../records/case';
-import { caseOf, climateOf, only, product } from '../any-lawn.fixture';
+import { caseOf, climateOf, draftOf, feedings, only, product, standing } from '../any-lawn.fixture';
 import { BUILT_IN_PACKS } from '../../packs/rule-packs';
-import { dayOfYear, placeOf } from '../../days/day';
+import { dayOfYear } from '../../days/day';
 import { cec, down, lawn, pH, reportOf } from '../../prescription/judgement.fixture';
 import { prescribeZone } from '../../prescription/prescribe';
 import { checkZonePlan } from '../checks/check-plan';
@@ -21,12 +21,6 @@ import { planProblem } from '../planner/problem';
 import { freeBy } from './before-frost';
 import { doseCeiling, nitrogenCeilings } from './dose-ceilings';
 
-const draftOf = (given: Case) => planSeason(given, 2027).zones[0]!;
-const feedings = (given: Case) => draftOf(given).doses.filter((d) => (d.delivers.N ?? 0) > 0);
-const standing = (given: Case, id: string) => {
-  const plan = planSeason(given, 2027);
-  return checkZonePlan(plan.zones[0]!, given, plan).find((c) => c.id === id)?.standing;
-};
 const dayOf = (date: string) => dayOfYear(date);
 const lbFrom = (given: Case, from: number, nutrient = 'N') =>
   feedings(given)
@@ -292,64 +286,6 @@ describe('C10: close-cut turf is spoon-fed (judgement)', () => {
     const found = checkZonePlan(zone, given, plan).find((c) => c.id === 'close-cut-feed');
     expect(found).toMatchObject({ standing: 'fail' });
     expect(found?.says).toMatch(/size guide number 200/);
-  });
-});
-
-describe('D: potash and small needs (judgement)', () => {
-  const k = (value: number) =>
-    reportOf('2026-11-20', [pH(6.5), { analyte: 'K', value, unit: 'ppm', method: 'mehlich-3' }]);
-  it('D1 potash nobody asked for is no bar: a grade with it feeds alone, and comes last beside another', () => {
-    const alone = caseOf({}, { ...only('lawn-24-0-11'), soilTests: [k(110)] });
-    expect(feedings(alone).length).toBeGreaterThan(1);
-    expect(standing(alone, 'potassium-year')).toBe('warn');
-    const beside = caseOf({}, { ...only('lawn-24-0-11', 'urea-46'), soilTests: [k(110)] });
-    expect(feedings(beside).every((d) => d.productId === 'urea-46')).toBe(true);
-  });
-  it('D1 on sand K2O may go to one and a half times the nitrogen, elsewhere to the nitrogen, and to the need where very low', () => {
-    const potash = (zone: Partial<Zone>, value: number) =>
-      draftOf(caseOf(zone, { soilTests: [k(value)] })).prescription.potassium.yearLb;
-    expect(potash({ care: 'low' }, 26)).toBe(2);
-    expect(potash({ care: 'low', texture: 'sand' }, 26)).toBeGreaterThan(2);
-    expect(potash({ care: 'low', texture: 'sand' }, 26)).toBeLessThanOrEqual(3);
-    expect(potash({ care: 'low' }, 10)).toBeGreaterThan(2);
-  });
-  it('D3 needs too small to spread are said and not planned', () => {
-    const mg = (value: number) =>
-      draftOf(
-        caseOf(
-          {},
-          {
-            soilTests: [reportOf('2026-11-20', [pH(6.5), { analyte: 'Mg', value, unit: 'ppm', method: 'mehlich-3' }])],
-          },
-        ),
-      ).prescription.magnesium;
-    expect(mg(66).yearLb).toBe(0);
-    expect(mg(66).says).toContain('too little to spread');
-    expect(mg(40).yearLb).toBeGreaterThan(0.05);
-  });
-});
-
-describe('D: codes (judgement)', () => {
-  it('D4 P2O5 of a dose and a year, the age of the test, the slow share by date', () => {
-    const low = reportOf('2026-11-20', [pH(6.5), { analyte: 'P', value: 5, unit: 'ppm', method: 'mehlich-3' }]);
-    const p = (code: object, asOf?: string) =>
-      prescribeZone({ zone: lawn(), tests: [low], products: [], codes: [{ id: 'c', ...code }], asOf }).prescription
-        .phosphorus.yearLb;
-    expect(p({})).toBeGreaterThan(1);
-    expect(p({ maxP2O5PerYear: 0.5 })).toBe(0.5);
-    expect(
-      [p({ testWithinYears: 2 }, '2028-11-01'), p({ testWithinYears: 2 }, '2028-12-01')].map((lb) => lb > 0),
-    ).toEqual([true, false]);
-    expect(doseCeiling(lawn(), product('map-11-52'), 'P2O5', [{ id: 'c', maxP2O5PerDose: 0.25 }])).toBeCloseTo(0.25, 9);
-    const coded = caseOf(
-      {},
-      {
-        ...only('urea-46', 'coated-urea-42'),
-        codes: [{ id: 'c', slow: [{ from: '09-01', to: '11-30', leastSlowPercent: 50 }] }],
-      },
-    );
-    for (const dose of feedings(coded))
-      if (dayOf(dose.date) >= placeOf(2027, '09-01')) expect(dose.productId).toBe('coated-urea-42');
   });
 });
 

@@ -5,7 +5,7 @@ import { addDays, dayOfYear, daysBetween } from '../../days/day';
 import { BUILT_IN_PACKS } from '../../packs/rule-packs';
 import { down } from '../../prescription/judgement.fixture';
 import type { Case, Zone } from '../../records/case';
-import { caseOf, only } from '../any-lawn.fixture';
+import { caseOf, draftOf, feedings, only, standing } from '../any-lawn.fixture';
 import { checkZonePlan } from '../checks/check-plan';
 import { planSeason } from '../draft/plan-season';
 import { seasonTurns, seasonWindows } from '../plan/season-windows';
@@ -18,18 +18,11 @@ import { planBest } from '../planner/plan-best';
 const OVER = { grass: 'perennial-ryegrass', from: '10-08', to: '04-18' } as const;
 const overseeded = (zone: Partial<Zone> = {}, more: Partial<Case> = {}, climate = 'warm-southeast'): Case =>
   caseOf({ grass: 'bermudagrass', texture: 'sandy-loam', overseed: OVER, ...zone }, more, climate);
-const draftOf = (given: Case) => planSeason(given, 2027).zones[0]!;
-const fedOf = (given: Case) => draftOf(given).doses.filter((d) => (d.delivers.N ?? 0) > 0);
-const standing = (given: Case, doses = draftOf(given).doses) => {
-  const plan = planSeason(given, 2027);
-  plan.zones[0]!.doses = doses;
-  return checkZonePlan(plan.zones[0]!, given, plan).find((c) => c.id === 'overseeding')?.standing;
-};
 const inWinter = (date: string) => date.slice(5) >= OVER.from || date.slice(5) <= OVER.to;
 
 describe('C9: overseeded warm-season turf is one ground with two seasons (judgement)', () => {
   it('C9 the winter grass is fed three to six weeks after sowing, lightly, and not in the weeks before transition', () => {
-    const fed = fedOf(overseeded());
+    const fed = feedings(overseeded());
     const winter = fed.filter((d) => inWinter(d.date));
     const first = winter.find((d) => d.date > '2027-10-08')!;
     expect(daysBetween('2027-10-08', first.date)).toBeGreaterThanOrEqual(21);
@@ -38,7 +31,7 @@ describe('C9: overseeded warm-season turf is one ground with two seasons (judgem
       expect(dose.delivers.N).toBeLessThanOrEqual(0.5 + 1e-9);
       expect(dose.date.slice(5) > OVER.to || dose.date <= addDays('2027-04-18', -28)).toBe(true);
     }
-    expect(standing(overseeded())).toBe('pass');
+    expect(standing(overseeded(), 'overseeding')).toBe('pass');
   });
   it('C9 the year is the warm-season grass’s own and the winter grass’s beside it; high care is fed oftener', () => {
     const alone = draftOf(overseeded({ overseed: undefined })).prescription;
@@ -59,7 +52,7 @@ describe('C9: overseeded warm-season turf is one ground with two seasons (judgem
   it('C9 never both in one week: the warm-season grass waits for transition and stops four weeks before the sowing', () => {
     for (const to of ['04-18', '05-20', '06-10']) {
       const given = overseeded({ overseed: { ...OVER, to } });
-      const own = fedOf(given).filter((d) => d.date.slice(5) > to && d.date.slice(5) < OVER.from);
+      const own = feedings(given).filter((d) => d.date.slice(5) > to && d.date.slice(5) < OVER.from);
       expect(own.length).toBeGreaterThan(0);
       expect(own.every((d) => d.date.slice(5) > to && d.date <= addDays('2027-10-08', -28))).toBe(true);
     }
@@ -92,22 +85,23 @@ describe('C9: overseeded warm-season turf is one ground with two seasons (judgem
       {},
       { codes: [{ id: 'c', name: 'Harbor code', closed: [{ from: '11-01', to: '03-31', nutrients: ['N'] }] }] },
     );
-    expect(fedOf(closed).every((d) => d.date.slice(5) < '11-01' && d.date.slice(5) > '03-31')).toBe(true);
+    expect(feedings(closed).every((d) => d.date.slice(5) < '11-01' && d.date.slice(5) > '03-31')).toBe(true);
     const own = overseeded({ own: [{ line: 'nitrogen', value: 2, reason: 'lean year', on: '2026-11-20' }] });
     expect(draftOf(own).prescription.nitrogen.year.value).toBe(2);
-    expect(fedOf(own).reduce((sum, d) => sum + (d.delivers.N ?? 0), 0)).toBeLessThanOrEqual(2.08);
+    expect(feedings(own).reduce((sum, d) => sum + (d.delivers.N ?? 0), 0)).toBeLessThanOrEqual(2.08);
   });
   it('C9 the check finds a dose on seedlings, too strong a one, and the first one missing', () => {
     const given = overseeded();
     const { doses } = draftOf(given);
     const winter = doses.find((d) => d.date > '2027-10-29')!;
-    expect(standing(given, [...doses, { ...winter, date: '2027-10-15' }])).toBe('fail');
-    expect(standing(given, [...doses, { ...winter, date: '2027-04-10' }])).toBe('fail');
-    const strong = { ...winter, delivers: { ...winter.delivers, N: 0.9 } };
-    expect(standing(given, [...doses.filter((d) => d !== winter), strong])).toBe('fail');
+    expect(standing(given, 'overseeding', [...doses, { ...winter, date: '2027-10-15' }])).toBe('fail');
+    expect(standing(given, 'overseeding', [...doses, { ...winter, date: '2027-04-10' }])).toBe('fail');
+    const strong = { ...winter, rateLb: winter.rateLb * 2.2 };
+    expect(standing(given, 'overseeding', [...doses.filter((d) => d !== winter), strong])).toBe('fail');
     expect(
       standing(
         given,
+        'overseeding',
         doses.filter((d) => d !== winter),
       ),
     ).toBe('warn');
