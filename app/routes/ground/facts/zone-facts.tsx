@@ -145,14 +145,18 @@ export function ZoneFacts({ typed, faults, onChange, onHandTest }: FactsProps) {
       onChange={(value) => onChange({ [key]: value })}
     />
   );
-  const text = (key: 'age' | 'slope' | 'waterDistance' | 'lastYear', label: string, unit: string) => (
+  const text = (
+    key: 'age' | 'slope' | 'waterDistance' | 'lastYear' | 'overseedFrom' | 'overseedTo',
+    label: string,
+    unit: string,
+  ) => (
     <TextField
       label={label}
       unit={unit}
       value={typed[key]}
       onChange={(value) => onChange({ [key]: value })}
       fault={faults[key]}
-      inputMode="decimal"
+      inputMode={unit === 'mm-dd' ? undefined : 'decimal'}
     />
   );
   return (
@@ -205,20 +209,8 @@ export function ZoneFacts({ typed, faults, onChange, onHandTest }: FactsProps) {
         )}
         {grass?.season === 'warm' && typed.overseed !== 'no' && (
           <>
-            <TextField
-              label="Overseeded on"
-              unit="mm-dd"
-              value={typed.overseedFrom}
-              onChange={(overseedFrom) => onChange({ overseedFrom })}
-              fault={faults.overseedFrom}
-            />
-            <TextField
-              label="Spring transition"
-              unit="mm-dd"
-              value={typed.overseedTo}
-              onChange={(overseedTo) => onChange({ overseedTo })}
-              fault={faults.overseedTo}
-            />
+            {text('overseedFrom', 'Overseeded on', 'mm-dd')}
+            {text('overseedTo', 'Spring transition', 'mm-dd')}
           </>
         )}
         {choice('carbonates', 'Fizz with acid', CARBONATES)}

@@ -1,14 +1,12 @@
 import { Button, Modal } from 'antd';
-import { useEffect, useState } from 'react';
 import { Fault, TextField } from '../../../ui/field';
 import { showExact } from '@core/words/numbers';
 import { Substances } from '../../../ui/substance';
 import type { OwnAsk } from '../lines/line';
-import type { Answer, Sent } from '../prescribe-action';
+import type { Answer, Sent, TypedOwn } from '../prescribe-action';
 import { Unsaved } from '../../../ui/unsaved';
 import { usePropertyWork } from '../../../work/property-work';
-import { useSend } from '../../../work/send';
-import { useDraft } from '../../../work/use-draft';
+import { useTypedSlip } from '../../../work/use-typed-slip';
 
 interface OwnModalProps {
   ask: OwnAsk;
@@ -19,27 +17,16 @@ interface OwnModalProps {
 
 /** An override with its reason; the rule's own stays visible everywhere. */
 export function OverrideModal({ ask, zoneId, by, onClose }: OwnModalProps) {
-  const [typed, setTyped] = useState({
-    value: ask.own ? showExact(ask.own.value) : '',
-    reason: ask.own?.reason ?? '',
-    by: ask.own?.by ?? by,
-  });
-  const [first] = useState(typed);
   const { file } = usePropertyWork();
-  const place = `${file.property.id}/override/${zoneId}/${ask.line}`;
-  const { fetcher, send } = useSend<Sent, Answer>();
-  const { offered } = useDraft({
-    place,
-    typed,
-    dirty: JSON.stringify(typed) !== JSON.stringify(first),
-    savedBy: fetcher.data && !fetcher.data.faults ? fetcher.data : undefined,
-    load: setTyped,
-  });
-  const kept = fetcher.state === 'idle' && fetcher.data !== undefined && !fetcher.data.faults;
-  useEffect(() => {
-    if (kept) onClose();
-  }, [kept, onClose]);
-  const faults = fetcher.state === 'idle' ? (fetcher.data?.faults ?? {}) : {};
+  const { typed, type, faults, offered, send } = useTypedSlip<TypedOwn, Sent, Answer>(
+    `${file.property.id}/override/${zoneId}/${ask.line}`,
+    () => ({
+      value: ask.own ? showExact(ask.own.value) : '',
+      reason: ask.own?.reason ?? '',
+      by: ask.own?.by ?? by,
+    }),
+    onClose,
+  );
   const keep = () => send({ intent: 'own', zoneId, line: ask.line, typed });
   return (
     <Modal
@@ -78,14 +65,14 @@ export function OverrideModal({ ask, zoneId, by, onClose }: OwnModalProps) {
         value={typed.value}
         fault={faults.value}
         autoFocus
-        onChange={(value) => setTyped((before) => ({ ...before, value }))}
+        onChange={(value) => type({ value })}
         onEnter={keep}
       />
       <TextField
         label="Why"
         value={typed.reason}
         fault={faults.reason}
-        onChange={(reason) => setTyped((before) => ({ ...before, reason }))}
+        onChange={(reason) => type({ reason })}
         onEnter={keep}
       />
       <TextField
@@ -93,7 +80,7 @@ export function OverrideModal({ ask, zoneId, by, onClose }: OwnModalProps) {
         unit="optional"
         value={typed.by}
         fault={faults.by}
-        onChange={(name) => setTyped((before) => ({ ...before, by: name }))}
+        onChange={(name) => type({ by: name })}
         onEnter={keep}
       />
       <Fault>{faults.storage ?? faults.line}</Fault>

@@ -1,32 +1,20 @@
 import { Button, Modal } from 'antd';
-import { useEffect, useState } from 'react';
 import type { IrrigationWater } from '@core/records/case';
 import { Fault, TextField } from '../../../ui/field';
 import { Unsaved } from '../../../ui/unsaved';
 import { usePropertyWork } from '../../../work/property-work';
-import { useSend } from '../../../work/send';
-import { useDraft } from '../../../work/use-draft';
+import { useTypedSlip } from '../../../work/use-typed-slip';
 import type { ReadAnswer, ReadSent } from '../read-action';
 import { type TypedWater, typedFromWater, WATER_FIELDS } from './water-from-typed';
 
 /** The analysis of the irrigation water, typed from its report. */
 export function WaterModal({ water, onClose }: { water: IrrigationWater | undefined; onClose: () => void }) {
-  const [typed, setTyped] = useState<TypedWater>(() => typedFromWater(water));
-  const [first] = useState(typed);
   const { file } = usePropertyWork();
-  const { fetcher, send } = useSend<ReadSent, ReadAnswer>();
-  const { offered } = useDraft({
-    place: `${file.property.id}/irrigation-water`,
-    typed,
-    dirty: JSON.stringify(typed) !== JSON.stringify(first),
-    savedBy: fetcher.data && !fetcher.data.faults ? fetcher.data : undefined,
-    load: setTyped,
-  });
-  const kept = fetcher.state === 'idle' && fetcher.data !== undefined && !fetcher.data.faults;
-  useEffect(() => {
-    if (kept) onClose();
-  }, [kept, onClose]);
-  const faults = fetcher.state === 'idle' ? (fetcher.data?.faults ?? {}) : {};
+  const { typed, type, faults, offered, send } = useTypedSlip<TypedWater, ReadSent, ReadAnswer>(
+    `${file.property.id}/irrigation-water`,
+    () => typedFromWater(water),
+    onClose,
+  );
   const save = () => void send({ intent: 'water', typed });
   return (
     <Modal
@@ -58,7 +46,7 @@ export function WaterModal({ water, onClose }: { water: IrrigationWater | undefi
           type="date"
           value={typed.sampledOn}
           fault={faults.sampledOn}
-          onChange={(sampledOn) => setTyped((before) => ({ ...before, sampledOn }))}
+          onChange={(sampledOn) => type({ sampledOn })}
         />
         {WATER_FIELDS.map(({ key, label, unit }) => (
           <TextField
@@ -68,7 +56,7 @@ export function WaterModal({ water, onClose }: { water: IrrigationWater | undefi
             inputMode="decimal"
             value={typed[key]}
             fault={faults[key]}
-            onChange={(value) => setTyped((before) => ({ ...before, [key]: value }))}
+            onChange={(value) => type({ [key]: value })}
             onEnter={save}
           />
         ))}
