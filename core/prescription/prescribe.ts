@@ -26,9 +26,11 @@ const refusedPh = (refusal: Refusal): PhPrescription => ({
   retest: 'Settle this first.',
 });
 
-/** What stands against a seeding most often (C8). Common practice. */
-const WEED_PREVENTERS =
-  'Weed preventers keep turf seed from coming up as well: none in the months before and after, whatever the label of a combined product promises.';
+/** What stands against a young stand most often (C8). Common practice. */
+const weedPreventers = ({ state }: Zone): string =>
+  `Weed preventers ${
+    state === 'sod' ? 'keep new sod from rooting' : 'keep turf seed from coming up as well'
+  }: none in the months before and after, whatever the label of a combined product promises.`;
 
 /** Salinity of the soil, or of what it comes to under its water, whichever is worse: the low-salt rule holds for both (A3, A13). */
 const salty = (soil: SalinityPrescription, water: WaterPrescription | undefined): SalinityPrescription =>
@@ -89,7 +91,7 @@ export function prescribeZone(facts: ZoneFacts): { prescription: ZonePrescriptio
   const overseeding = sown ? undefined : prescribeOverseeding(facts, nitrogen);
   cautions.push(...overseedingCautions(facts, overseeding));
   const clippings = sown ? undefined : clippingsDoubt(zone, nitrogen);
-  if (sown) cautions.push(...(sown.establishment.assumed ? [sown.establishment.says] : []), WEED_PREVENTERS);
+  if (sown) cautions.push(...(sown.establishment.assumed ? [sown.establishment.says] : []), weedPreventers(zone));
   if (clippings) cautions.push(clippings);
   for (const { standing, says } of water?.findings ?? []) if (standing !== 'ordinary') cautions.push(says);
   if ((gypsum.espPercent ?? 0) >= SODIC_ESP_PERCENT)

@@ -43,6 +43,26 @@ export function placeByGrowth(count: number, placement: Placement): number[] {
   return placed;
 }
 
+/** Places `count` doses from the first allowed Monday to the last, as evenly as the open days let. */
+export function placeAcross(count: number, placement: Placement): number[] {
+  const { allowed, leastGapDays } = placement;
+  const last = allowed.lastIndexOf(true);
+  const from = allowedFrom(0, placement);
+  if (from === undefined || count <= 0) return [];
+  const to = placeLate(from, last, placement) ?? last;
+  const placed: number[] = [];
+  for (let dose = 0; dose < count; dose++) {
+    const wanted = count === 1 ? from : from + Math.round((dose * (to - from)) / (count - 1));
+    const previous = placed.at(-1);
+    // a day is the week's Monday where it may be
+    const least = previous === undefined ? from : previous + leastGapDays;
+    const at = allowedFrom(Math.max(Math.min(wanted - 3, to), least), placement);
+    if (at === undefined) break;
+    placed.push(at);
+  }
+  return placed;
+}
+
 /** The first allowed day in a span that keeps clear of other days by `clearDays`, Mondays first. */
 export function placeClear(
   from: number,

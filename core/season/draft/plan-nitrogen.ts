@@ -6,7 +6,7 @@ import { doseCeiling, isWeakGround, leastDaysBetweenN, WEAK_TOTAL_N } from '../r
 import { freeInTime } from '../rules/before-frost';
 import type { NitrogenParts } from '../rules/nitrogen-parts';
 import { ONE_DOSE_UP_TO_LB_N, shareOut } from './share-out';
-import { monthSupplyLb, mostDaysBetweenN } from '../rules/limits';
+import { longestWaitDays, monthSupplyLb, mostDaysBetweenN } from '../rules/limits';
 import { dateOf, type Ground, openDays, placementOn } from './draft-ground';
 
 /** The year's nitrogen of one product on its days; what found no room is told. */
@@ -46,6 +46,8 @@ export function planNitrogen(
     year,
     leastLb: (leastRateLb(product, zone) * (product.guaranteed.N ?? 0)) / 100,
     mostMonthLb: monthSupplyLb(zone),
+    fedDays: keepFrom,
+    mostWaitDays: longestWaitDays(zone, season.feeding.filter(Boolean).length, figure.value),
     spoonDays: zone.turf === 'close-cut' ? mostDaysBetweenN(zone) : undefined,
   });
   const doses = shared.map(({ day, lb }, i) =>

@@ -5,15 +5,22 @@ import { percentFor } from '../../products/shelf';
 import { equalDoses } from '../../tables/equal-doses';
 import { dayOfYear } from '../../days/day';
 import { type Dose, makeDose } from '../plan/dose';
+import { doseCeiling } from '../rules/dose-ceilings';
 import { potashOverLb, yearToleranceLb } from '../rules/limits';
 import { type Placement, placeByGrowth } from './place-doses';
 import { dateOf, type Ground, openDays, placementOn } from './draft-ground';
 
-/** Equal doses of a need; potash that even a little over its need is less than a spreader lays waits for the next test (D3). */
 /** Doses of one nutrient keep so far apart where they do not ride on a feeding, days. Common practice. */
 const APART_DAYS = 28;
 
-/** A need in doses that a spreader lays evenly: potash a hair over, or fewer and larger ones, and the rest waits; phosphate as asked. */
+/** Least of a nutrient that a spreader lays evenly of a product, lb/1000 ft2. */
+const leastLb = (zone: Zone, product: Product, purpose: 'P2O5' | 'K2O'): number =>
+  (leastRateLb(product, zone) * percentFor(product, purpose)) / 100;
+
+/**
+ * A need in doses that a spreader lays evenly: potash a hair over, or fewer and larger ones. Less than one dose waits for the next test
+ * (D3); potash is still laid where it may run so far over its need, phosphate never.
+ */
 function evenly(
   zone: Zone,
   product: Product,
@@ -22,14 +29,26 @@ function evenly(
   ceilingLb: number,
 ): readonly number[] {
   const each = equalDoses(needLb, ceilingLb);
-  const least = (leastRateLb(product, zone) * percentFor(product, purpose)) / 100;
-  if (purpose === 'P2O5' || each.every((lb) => lb >= least)) return each;
-  if (least * each.length <= needLb + yearToleranceLb(needLb) && least <= ceilingLb) return each.map(() => least);
-  const fewer = Math.floor(needLb / least);
-  // less than one dose is still one where the search may lay it a little over, and waits where not
-  if (fewer === 0) return needLb + potashOverLb(needLb) >= least ? each : [];
+  const least = leastLb(zone, product, purpose);
+  if (each.every((lb) => lb >= least - 1e-9)) return each;
+  const potash = purpose === 'K2O';
+  if (potash && least * each.length <= needLb + yearToleranceLb(needLb) && least <= ceilingLb)
+    return each.map(() => least);
+  const fewer = Math.floor(needLb / least + 1e-9);
+  if (fewer === 0) return potash && needLb + potashOverLb(needLb) >= least ? each : [];
   return new Array<number>(fewer).fill(Math.min(needLb / fewer, ceilingLb));
 }
+
+/** Whether the whole of a need goes down evenly as this product. */
+export const laysEvenly = (
+  { zone, codes }: Pick<Ground, 'zone' | 'codes'>,
+  product: Product,
+  purpose: 'P2O5' | 'K2O',
+  needLb: number,
+): boolean => {
+  const each = equalDoses(needLb, doseCeiling(zone, product, purpose, codes));
+  return each.every((lb) => lb >= leastLb(zone, product, purpose) - 1e-9);
+};
 
 /** Days beside those that are taken, one after the other as far from all of them as may be, four weeks at least; Mondays. */
 function farthest(

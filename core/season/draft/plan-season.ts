@@ -27,7 +27,7 @@ import { soilTemperatureByDay } from '../../climate/soil-temperature';
 import { roundedTo } from '../../words/numbers';
 import { type Ground, total } from './draft-ground';
 import { planNitrogen } from './plan-nitrogen';
-import { planRider } from './plan-rider';
+import { laysEvenly, planRider } from './plan-rider';
 import { planCorrection } from './plan-correction';
 import { planFoliar } from './plan-foliar';
 import { planYearNitrogen } from './plan-year-nitrogen';
@@ -71,12 +71,17 @@ function planZone(
     closeCut,
   };
   const shelf: ZoneSeason['shelf'] = {};
-  const choose = (purpose: PlannedFor): Product | undefined => {
+  /** What is planned for a purpose: what a person picked, what the prescription names, else the first that serves, else the first. */
+  const choose = (purpose: PlannedFor, serves?: (product: Product) => boolean): Product | undefined => {
     const options = choicesFor(products, purpose, context);
     const asked =
       purpose === 'lime' || purpose === 'gypsum' ? correctionAsked(purpose, prescription).productId : undefined;
     const prescribed = options.find((p) => p.id === asked);
-    const chosen = options.find((p) => p.id === plan.picked[choiceKey(zone.id, purpose)]) ?? prescribed ?? options[0];
+    const chosen =
+      options.find((p) => p.id === plan.picked[choiceKey(zone.id, purpose)]) ??
+      prescribed ??
+      (serves && options.find(serves)) ??
+      options[0];
     shelf[purpose] = { chosen, options };
     return chosen;
   };
@@ -110,12 +115,20 @@ function planZone(
     unplaced: [],
     shelf,
   };
+  const words = (lb: number) => roundedTo(lb, 2);
   const miss = (purpose: PlannedFor, says: string, waitsLb?: number) =>
     result.unplaced.push({ zoneId: zone.id, for: purpose, says, ...(waitsLb === undefined ? {} : { waitsLb }) });
+  const waits = (purpose: 'P2O5' | 'K2O', product: Product, lb: number) => {
+    if (lb > TOO_SMALL_LB[purpose === 'P2O5' ? 'P' : 'K'])
+      miss(
+        purpose,
+        `${words(lb)} lb ${purpose} per 1000 is less than a spreader lays evenly of ${product.name}: choose a weaker grade, or let it wait for the next test.`,
+        lb,
+      );
+  };
   if (!season || !weather || !parts) return result;
   const ground: Ground = { zone, season, weather, year: plan.year, firstDay, codes, soilF: plan.soilF };
   const dayOf = (d: Dose) => dayOfYear(d.date);
-  const words = (lb: number) => roundedTo(lb, 2);
 
   // corrections first: a feeding gives way to lime, not lime to a feeding
   const phDoses: Dose[] = [];
@@ -196,7 +209,7 @@ function planZone(
   // P before N, because what carries it often carries nitrogen as well
   const pDoses: Dose[] = [];
   if (needP > 0) {
-    const product = choose('P2O5');
+    const product = choose('P2O5', (each) => laysEvenly(ground, each, 'P2O5', needP));
     const placed =
       product &&
       planRider(
@@ -213,6 +226,7 @@ function planZone(
     if (!product)
       miss('P2O5', `Nothing on the shelf brings the ${words(needP)} lb P2O5 per 1000 that the test asks for.`);
     else if (placed && placed.missed > 0) miss('P2O5', `${words(placed.missed)} lb P2O5 per 1000 found no open day.`);
+    if (product && placed) waits('P2O5', product, placed.tooSmall);
   }
 
   // the winter grass has its feedings on their days, the warm-season grass what is left of the year
@@ -276,12 +290,7 @@ function planZone(
     kDoses.push(...(placed?.doses ?? []));
     if (!product) miss('K2O', `Nothing on the shelf brings ${words(stillK)} lb K2O per 1000 here.`);
     else if (placed && placed.missed > 0) miss('K2O', `${words(placed.missed)} lb K2O per 1000 found no open day.`);
-    if (placed && placed.tooSmall > TOO_SMALL_LB.K)
-      miss(
-        'K2O',
-        `${words(placed.tooSmall)} lb K2O per 1000 is less than a spreader lays evenly of ${product.name}: it waits for the next test.`,
-        placed.tooSmall,
-      );
+    if (product && placed) waits('K2O', product, placed.tooSmall);
   }
 
   result.doses = [...phDoses, ...pDoses, ...winter.doses, ...nDoses, ...kDoses, ...colored.doses].sort((a, b) =>

@@ -5,7 +5,7 @@ import { equalDoses } from '../../tables/equal-doses';
 import { LAST_WEEKS } from '../rules/before-frost';
 import { MONTH_SUPPLY_OFF } from '../rules/limits';
 import type { NitrogenPart, NitrogenParts } from '../rules/nitrogen-parts';
-import { type Placement, placeByGrowth } from './place-doses';
+import { type Placement, placeAcross, placeByGrowth } from './place-doses';
 
 /** The year's nitrogen on days, by the plain rule: part by part (C1, C2), growth only inside a part. */
 
@@ -17,6 +17,9 @@ const LEAST_MISSED_LB = 0.05;
 export const ONE_DOSE_UP_TO_LB_N = 0.75;
 /** Smallest dose that a season is split into to leave no month bare, lb N/1000 ft2. */
 const LEAST_SPLIT_LB = 0.3;
+
+/** One more trip is worth it for every two faults it heals or for one alone, not for less. */
+const TRIP = 0.45;
 
 export interface SharedDose {
   day: number;
@@ -41,6 +44,9 @@ interface Ask {
   leastLb: number;
   /** Most that may come free in one month of warm-season growth, lb N/1000 ft2 (C2). */
   mostMonthLb: number;
+  /** As long as growth should wait between feedings, days, and the days of feedings that stand beside these. */
+  mostWaitDays: number;
+  fedDays: readonly number[];
   /** Spoon-fed turf: a part is fed this often, days (C10). */
   spoonDays?: number;
 }
@@ -50,13 +56,19 @@ const within = (placement: Placement, { from, to }: Pick<NitrogenPart, 'from' | 
   allowed: placement.allowed.map((yes, day) => yes && day >= from && day <= to),
 });
 
-function placed(lb: number, { ceilingLb, leastLb, spoonDays }: Ask, placement: Placement, least = 1): SharedDose[] {
+function placed(
+  lb: number,
+  { ceilingLb, leastLb, spoonDays }: Ask,
+  placement: Placement,
+  least = 1,
+  place = placeByGrowth,
+): SharedDose[] {
   if (lb <= 1e-9) return [];
   const fewest = equalDoses(lb, ceilingLb);
   const open = placement.allowed.filter(Boolean).length;
   const spoons = spoonDays ? Math.min(Math.floor(open / spoonDays), Math.floor(lb / leastLb)) : 0;
   const count = Math.max(fewest.length, least, spoons);
-  const days = placeByGrowth(count, placement);
+  const days = place(count, placement);
   // where the stretch has no room for so many, fewer and larger ones bring what they may
   const each = days.length < count ? Math.min(lb / Math.max(1, days.length), ceilingLb) : lb / count;
   return days.map((day) => ({ day, lb: each }));
@@ -117,7 +129,16 @@ function coolDoses(ask: Ask): SharedDose[] {
   return [...doses, ...later].sort((a, b) => a.day - b.day);
 }
 
-/** Warm-season grass: through its growth, little in the last weeks, no month too full, and from two pounds on none bare. */
+/** Stretches of growth from the first feeding on that wait longer than the grass should. */
+function longWaits(doses: readonly SharedDose[], to: number, { mostWaitDays, fedDays }: Ask): number {
+  const days = [...doses.map(({ day }) => day), ...fedDays].sort((a, b) => a - b);
+  return days.filter((day, i) => (days[i + 1] ?? to) - day > mostWaitDays).length;
+}
+
+/**
+ * Warm-season grass: through its growth, little in the last weeks, no month too full, and from two pounds on none bare. Doses go by
+ * growth, and evenly over the open days where that leaves less to say against them: growth is slow in the first month and still there.
+ */
 function warmDoses(ask: Ask): SharedDose[] {
   const { parts, needLb, yearLb, ceilingLb, placement, soilF, product, year, leastDoses } = ask;
   const [part] = parts.parts;
@@ -127,19 +148,21 @@ function warmDoses(ask: Ask): SharedDose[] {
   const early = { ...placement, allowed: placement.allowed.map((yes, day) => yes && day <= late) };
   const hasEarly = early.allowed.some(Boolean);
   const fewest = Math.max(equalDoses(needLb, ceilingLb).length, leastDoses);
-  const most = Math.max(fewest, Math.floor(needLb / LEAST_SPLIT_LB));
+  const most = Math.max(fewest, Math.floor(needLb / Math.max(LEAST_SPLIT_LB, ask.leastLb)));
+  const tries = Array.from({ length: most - fewest + 1 }, (_, i) => fewest + i).flatMap((count) =>
+    [placeByGrowth, placeAcross].map((place) => ({ count, place })),
+  );
   let best: { doses: SharedDose[]; faults: number } | undefined;
-  for (let count = fewest; count <= most; count++) {
-    let doses = placed(needLb, ask, placement, count);
-    if (lateLb(doses) > LAST_WEEKS.mostLb + 1e-9 && hasEarly) doses = placed(needLb, ask, early, count);
+  for (const { count, place } of tries) {
+    let doses = placed(needLb, ask, placement, count, place);
+    if (lateLb(doses) > LAST_WEEKS.mostLb + 1e-9 && hasEarly) doses = placed(needLb, ask, early, count, place);
     const missed = needLb - sum(doses) > 1e-6;
     const fed = doses.map((dose) => ({ ...dose, product }));
     const full = supplyByMonth(fed, soilF, year).filter((lb) => lb > ask.mostMonthLb * MONTH_SUPPLY_OFF).length;
     const growing = { ...part, from: Math.max(part.from, ask.firstDay) };
     const bare = yearLb >= BARE.fromYearLb ? bareMonths(fed, growing, soilF, year).length : 0;
-    const faults = (missed ? 100 : 0) + bare + full;
+    const faults = (missed ? 100 : 0) + bare + full + longWaits(doses, part.to, ask) + (count - fewest) * TRIP;
     if (!best || faults < best.faults) best = { doses, faults };
-    if (faults === 0) break;
   }
   const doses = best?.doses ?? [];
   // a year that begins in its last weeks has room for half a pound and no more

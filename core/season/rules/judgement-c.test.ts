@@ -82,6 +82,18 @@ describe('C: nitrogen through the year (judgement)', () => {
         ])
           expect([id, care, check, standing(given, check) ?? 'pass']).toEqual([id, care, check, 'pass']);
       }
+    // sand takes small doses: none waits too long for the next, and the slow first month is fed as well
+    for (const climate of ['warm-southeast', 'transition'])
+      for (const texture of ['sand', 'loamy-sand', 'sandy-loam'] as const) {
+        const sandy = caseOf({ grass: 'bermudagrass', texture }, only('coated-urea-42'), climate);
+        for (const check of ['bare-months', 'most-interval', 'smallest-rate'])
+          expect([climate, texture, check, standing(sandy, check) ?? 'pass']).toEqual([
+            climate,
+            texture,
+            check,
+            'pass',
+          ]);
+      }
     // soluble counts as free after 14 days, slow by its curve
     const soilF = soilTemperatureByDay(climateYear(climateOf('warm-southeast'), 2027).meanF);
     expect(freeBy(product('urea-46'), soilF, 200, 213)).toBe(0);
