@@ -177,7 +177,7 @@ test('a year that cannot be planned says what clashes, and goes once that is let
   await trips.fill('3');
   await trips.press('Enter');
   await expect(trips).toHaveValue('3');
-  await expect(page.getByText('10 of 3')).toBeVisible();
+  await expect(page.getByText(/^\d+ of 3$/)).toBeVisible();
   await page.getByRole('button', { name: 'Find the best plan' }).click();
   const alert = page.locator('.noplan');
   await expect(alert).toContainText('No plan keeps every rule', SOLVING);
