@@ -35,7 +35,7 @@ module.exports = {
     {
       name: 'no-test-imported-by-product',
       severity: 'error',
-      from: { pathNot: '\\.(test|spec)\\.tsx?$|^e2e/|^scripts/vitest-seed' },
+      from: { pathNot: '\\.(test|spec|fixture)\\.tsx?$|^e2e/' },
       to: { path: '\\.(test|spec)\\.tsx?$|fast-check' },
     },
     {

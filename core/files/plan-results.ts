@@ -4,7 +4,8 @@ import { currentPlan } from '../season/plan/current-plan';
 import { type SeasonPlan } from '../season/plan/season-plan';
 import { planSeason } from '../season/draft/plan-season';
 import type { BestPlan } from '../season/planner/plan-best';
-import { conflictWords } from '../season/planner/conflict-words';
+import { lockedConflicts } from '../season/edit/locked-conflicts';
+import { shortfallsOf } from '../season/shortfalls/shortfalls';
 import { purchases } from '../products/purchases';
 import { withDoses } from '../season/plan/with-doses';
 import type { Case, PlannedDose } from '../records/case';
@@ -35,18 +36,14 @@ export function printPlan(given: Case, { year, packs, asOf, judgedOn, best, seco
   const kept = currentPlan(given, year);
   const picked = kept?.products ?? {};
   const draft = planSeason(given, year, picked, asOf, packs, judgedOn);
-  const found = best(given, draft, picked, kept?.doses?.filter((d) => d.locked) ?? []);
-  const planned = found.status === 'optimal' || found.status === 'feasible';
+  const locked = kept?.doses?.filter((d) => d.locked) ?? [];
+  const found = best(given, draft, picked, locked);
   // a search that found nothing in its limit says nothing about what is possible: the plain draft stands in for it
-  const drafted = found.status === 'no-plan-in-time' || found.status === 'no-climate';
+  const drafted = found.doses.length === 0 && found.status !== 'optimal';
   const plan = drafted ? draft : withDoses(draft, given, found.doses);
-  const judged = planned || found.status === 'no-plan-in-time';
-  const checks = judged
-    ? [
-        ...plan.zones.flatMap((z) => checkZonePlan(z, given, plan).map(line(`${z.zone.id}/`))),
-        ...checkPropertyPlan(given, plan).map(line('')),
-      ]
-    : found.status === 'no-climate'
+  const conflicts = drafted ? [] : lockedConflicts(given, draft, found.doses, locked);
+  const checks =
+    found.status === 'no-climate'
       ? [
           {
             id: 'climate',
@@ -54,7 +51,15 @@ export function printPlan(given: Case, { year, packs, asOf, judgedOn, best, seco
             says: 'The property has no climate, so nothing can be dated. Add "climate" with twelve mean highs and lows; that alone frees the plan.',
           },
         ]
-      : conflictWords(found).map((says, i) => ({ id: `conflict-${i + 1}`, standing: 'fail' as const, says }));
+      : [
+          ...conflicts.map(({ says, leastChange }, i) => ({
+            id: `conflict-${i + 1}`,
+            standing: 'fail' as const,
+            says: `A locked dose breaks a rule: ${says} The least that frees it: ${leastChange ?? 'unlock the dose'}.`,
+          })),
+          ...plan.zones.flatMap((z) => checkZonePlan(z, given, plan).map(line(`${z.zone.id}/`))),
+          ...checkPropertyPlan(given, plan).map(line('')),
+        ];
   const all = plan.zones.flatMap((z) => z.doses).sort((a, b) => a.date.localeCompare(b.date));
   const bought = purchases(all, given.products ?? []).map(({ productId, packages, lb, cost, leftLb, neededLb }) => ({
     productId,
@@ -80,11 +85,17 @@ export function printPlan(given: Case, { year, packs, asOf, judgedOn, best, seco
     purchases: bought,
     cost: bought.reduce((sum, p) => sum + (p.cost ?? 0), 0),
     checks,
+    shortfalls: shortfallsOf(given, plan).map(({ cure, ...each }) => ({ ...each, cure: cure.says })),
     setAside: found.setAside,
     solver: {
-      status: drafted ? ('drafted' as const) : (found.status as 'optimal' | 'feasible' | 'infeasible'),
+      status: drafted
+        ? ('drafted' as const)
+        : conflicts.length > 0
+          ? ('infeasible' as const)
+          : (found.status as 'optimal' | 'feasible'),
       gapPercent: found.gapPercent ?? null,
       seconds: seconds?.() ?? 0,
+      work: found.work ?? 0,
       method: 'mixed-integer programme of the year, solved by HiGHS and checked dose by dose',
     },
   };

@@ -1,4 +1,6 @@
-import { defineReckoning } from '../reckoning/define';
+import type { Product } from '../records/case';
+import { defineReckoning, evaluate } from '../reckoning/define';
+import { isRefusal } from '../reckoning/refusal';
 import { quantity } from '../reckoning/inputs';
 import { G_PER_LB } from '../units/conversions';
 
@@ -54,3 +56,17 @@ export const granuleSpacing = defineReckoning({
     return count;
   },
 });
+
+/** Density of a granule where the label says none, g/cm3. Common practice: 1.35 to 1.5. */
+export const USUAL_GRANULE_DENSITY = 1.4;
+
+/** Granules per square inch of a bag at a rate, lb product/1000 ft2; undefined for sprays and where no size is known. */
+export function granulesAt({ form, sizeGuideNumber, granuleDensity }: Product, rateLb: number): number | undefined {
+  if (form === 'liquid' || sizeGuideNumber === undefined) return undefined;
+  const found = evaluate(granuleSpacing, {
+    rateLb,
+    sizeGuideNumber,
+    granuleDensity: granuleDensity ?? USUAL_GRANULE_DENSITY,
+  });
+  return isRefusal(found) ? undefined : found;
+}

@@ -5,14 +5,14 @@ import { isRefusal } from '../../reckoning/refusal';
 import { limeMaterial } from '../../lime/material';
 import { acidifyingSources, saltCarriers } from '../carriers';
 import { productDelivers } from '../delivers';
-import { granuleSpacing } from '../granules';
+import { granuleSpacing, USUAL_GRANULE_DENSITY } from '../granules';
 import { limeUndone } from '../lime-undone';
 import { weighOutCost } from '../price';
 import { packageLb } from '../package-lb';
 import { productRate } from '../rate';
 import { productSalt } from '../salt';
 import { blendOfThree, blendOfTwo } from './blend';
-import { USUAL_GRANULE_DENSITY, type MatchAnswer, type MatchPart } from './match';
+import type { MatchAnswer, MatchPart } from './match';
 import { type Need, type NeedFor, needInWords, percentToward } from './need';
 
 /** Figures of one product in an answer, each with Workings. */

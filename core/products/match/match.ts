@@ -6,7 +6,7 @@ import { evaluate } from '../../reckoning/define';
 import { isRefusal } from '../../reckoning/refusal';
 import { purchases } from '../purchases';
 import { acidifyingSources, saltCarriers } from '../carriers';
-import { granuleSpacing, SPECKLES_BELOW, THIN_BELOW } from '../granules';
+import { granulesAt, SPECKLES_BELOW, THIN_BELOW } from '../granules';
 import { limeUndone } from '../lime-undone';
 import { slowShare } from '../../nitrogen/forms';
 import { packageLb } from '../package-lb';
@@ -25,8 +25,6 @@ export const MET_WITHIN_LB = 0.1;
 const UNDOES_SHARE = 0.25;
 /** Microbe-driven sources hardly feed below this mean air temperature, deg F. Common practice. */
 const MICROBES_FROM_F = 50;
-/** Density of a granule where the label says none, g/cm3. Common practice: 1.35 to 1.5. */
-export const USUAL_GRANULE_DENSITY = 1.4;
 /** Soluble nitrogen feeds about this long, weeks. Common practice. */
 const SOLUBLE_WEEKS = 4;
 /** Slow nitrogen whose label gives no days, days. Decision: eight weeks. */
@@ -184,14 +182,6 @@ function partOf(product: Product, rateLb: number, areaSqFt: number): MatchPart {
   const [bought] = purchases([{ productId: product.id, zoneLb: weighOutLb }], [product]);
   const price = product.package?.price;
   const lb = packageLb(product);
-  const granules =
-    product.sizeGuideNumber === undefined || product.form === 'liquid'
-      ? undefined
-      : evaluate(granuleSpacing, {
-          rateLb,
-          sizeGuideNumber: product.sizeGuideNumber,
-          granuleDensity: product.granuleDensity ?? USUAL_GRANULE_DENSITY,
-        });
   return {
     product,
     rateLb,
@@ -201,7 +191,7 @@ function partOf(product: Product, rateLb: number, areaSqFt: number): MatchPart {
     leftLb: bought?.leftLb ?? 0,
     cost: lb !== undefined && price !== undefined ? (weighOutLb / lb) * price : undefined,
     cash: bought?.cost,
-    granules: typeof granules === 'number' ? granules : undefined,
+    granules: granulesAt(product, rateLb),
   };
 }
 

@@ -1,4 +1,5 @@
 import { TOO_SMALL_LB } from '../../prescription/prescribe-nutrient';
+import { askedOfYear, potashOfSchool } from '../plan/asked-of-year';
 import { two } from '../../words/numbers';
 import { potashOverLb, yearToleranceLb } from '../rules/limits';
 import { codeYearCap } from '../rules/local-codes';
@@ -80,12 +81,8 @@ const potash = check({
   yearOf: 'K2O',
   measure: ({ zoneSeason, doses }: Facts) => {
     const brought = sum(doses, 'K2O');
-    // a school may ask for potash that the test does not
-    const bySchool = (zoneSeason.schools?.amounts ?? []).reduce(
-      (all, a) => all + (a.nutrient === 'K2O' ? (a.leastLb ?? 0) : 0),
-      0,
-    );
-    const want = Math.max(zoneSeason.prescription.potassium.yearLb, bySchool);
+    const bySchool = potashOfSchool(zoneSeason);
+    const want = askedOfYear(zoneSeason).K2O;
     // a school may ask, and a high test is still said (D2)
     const high = zoneSeason.prescription.potassium.level === 'high' && bySchool > 0 && brought > TOO_SMALL_LB.K;
     return want > 0 || brought > EPS
@@ -111,8 +108,8 @@ const broughtAlong = (nutrient: 'Mg' | 'S', carried: string, title: string, carr
     kind: 'amount',
     title,
     rule: `${nutrient} that the test asks for comes along with other doses.`,
-    measure: ({ zoneSeason: { prescription }, doses }: Facts) => {
-      const want = { Mg: prescription.magnesium.yearLb, S: prescription.sulfur.yearLb }[nutrient];
+    measure: ({ zoneSeason, doses }: Facts) => {
+      const want = askedOfYear(zoneSeason)[nutrient];
       const brought = sum(doses, carried);
       return want === 0 ? undefined : { found: `${two(brought)} of ${two(want)} lb ${nutrient}`, brought, want };
     },

@@ -1,3 +1,4 @@
+import { doseKey } from '../plan/dose-key';
 import { LEAST_GROWTH } from '../../climate/climate-year';
 import { daysBetween } from '../../days/day';
 import { microbeDriven } from '../../nitrogen/forms';
@@ -152,8 +153,10 @@ const growing = check({
   kind: 'day',
   title: 'N while the grass grows',
   rule: 'Nitrogen falls on growing grass, or where the chosen school keeps the year open.',
-  measure: ({ zoneSeason: { season, schools }, doses }: Facts) => {
+  measure: ({ zoneSeason: { season, schools, prescription, programme = [] }, doses }: Facts) => {
     if (!season) return undefined;
+    const sown = prescription.establishment;
+    const ofSeeding = new Set(sown ? programme.map(doseKey) : []);
     const resting = doses.filter((d) => {
       const day = dayIn(d.date);
       const open =
@@ -164,11 +167,15 @@ const growing = check({
         schools?.alsoOpen.N?.[day];
       return bringsN(d) && !open;
     });
-    return { found: `${dosesIn(resting)} outside`, doses: resting };
+    // the starter and the second dose follow the day that a person gave the seeding: that day is what is wrong
+    const byTheDay = resting.length > 0 && resting.every((d) => ofSeeding.has(doseKey(d)));
+    return { found: `${dosesIn(resting)} outside`, doses: resting, byTheDay };
   },
-  standing: noneOf('fail'),
-  says: ({ doses }) =>
-    `The nitrogen of ${first(doses)} falls while the grass rests: it would leach or wash off unused.`,
+  standing: ({ doses, byTheDay }) => (doses.length === 0 ? 'pass' : byTheDay ? 'warn' : 'fail'),
+  says: ({ doses, byTheDay }) =>
+    byTheDay
+      ? `On ${first(doses)} the grass still rests, and what feeds the new stand would leach or wash off unused. Choose a later day for it.`
+      : `The nitrogen of ${first(doses)} falls while the grass rests: it would leach or wash off unused.`,
 });
 
 const sulfurRest = check({

@@ -3,6 +3,7 @@ import { sayDay } from '../../words/days';
 import { two } from '../../words/numbers';
 import { BARE, bareMonths, supplyByMonth } from '../plan/bare-months';
 import type { Dose } from '../plan/dose';
+import { isFeedingLb } from '../plan/feeding';
 import { freeInTime, LAST_WEEKS } from '../rules/before-frost';
 import type { NitrogenPart } from '../rules/nitrogen-parts';
 import { MONTH_SUPPLY_OFF, monthSupplyLb, yearToleranceLb } from '../rules/limits';
@@ -96,7 +97,7 @@ const beforeFrost = check({
       const product = productOf(d);
       const day = dayIn(d.date);
       // what the winter grass is fed does not reach the grass that has to harden
-      if (season.winter?.days[day]) return false;
+      if (season.winter?.days[day] || !isFeedingLb(d.delivers.N ?? 0)) return false;
       return (
         (d.delivers.N ?? 0) > EPS && product && !schools?.alsoOpen.N?.[day] && !freeInTime(product, soilF, season, day)
       );

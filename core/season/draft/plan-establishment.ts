@@ -3,8 +3,11 @@ import type { EstablishmentPrescription, ZonePrescription } from '../../prescrip
 import { SECOND_AFTER_DAYS, STARTER_N_LB } from '../rules/establishment';
 import { dayOfYear, type IsoDay } from '../../days/day';
 import { type Dose, makeDose } from '../plan/dose';
+import { freeInTime } from '../rules/before-frost';
 import { doseCeiling } from '../rules/dose-ceilings';
 import type { ZoneSeason } from '../plan/season-plan';
+import { slowShare } from '../../nitrogen/forms';
+import { closingCode, codeLeastSlowPercent, codeNutrientsOf, tooFastForCode } from '../rules/local-codes';
 import { roundedTo } from '../../words/numbers';
 import { dateOf, type Ground, total } from './draft-ground';
 
@@ -15,11 +18,19 @@ const starterCeiling = ({ guaranteed }: Product): number =>
   (guaranteed.N ?? 0) > 0 ? (STARTER_N_LB.most / (guaranteed.N as number)) * (guaranteed.P2O5 ?? 0) : Infinity;
 
 /** The phosphate of the shelf whose own nitrogen comes nearest to what a starter brings: one bag for one day. */
-const starterOf = ({ P2O5 }: ZoneSeason['shelf'], phosphateLb: number, nitrogenLb: number): Product | undefined => {
+const starterOf = (options: readonly Product[], phosphateLb: number, nitrogenLb: number): Product | undefined => {
   const off = ({ guaranteed }: Product) =>
     Math.abs(((guaranteed.N ?? 0) / (guaranteed.P2O5 ?? 1)) * phosphateLb - nitrogenLb);
-  return [...(P2O5?.options ?? [])].sort((a, b) => off(a) - off(b))[0];
+  return [...options].sort((a, b) => off(a) - off(b))[0];
 };
+
+/** Whether law, frost and heat let a product onto the ground on a day: a new stand is exempt from none. */
+const mayGoOn = ({ codes, season }: Ground, product: Product, date: IsoDay): boolean =>
+  !season.frozen[dayOfYear(date)] &&
+  !season.heat[dayOfYear(date)] &&
+  slowShare(product) * 100 >= codeLeastSlowPercent((product.guaranteed.N ?? 0) > 0 ? codes : []) - 1e-9 &&
+  !tooFastForCode(codes, product, date) &&
+  closingCode(codes, codeNutrientsOf(product.guaranteed), date) === undefined;
 
 /** A seeding's own doses: the starter on the day, half a pound of nitrogen four to six weeks later (C8). */
 export function planEstablishment(
@@ -27,7 +38,6 @@ export function planEstablishment(
   { on, starterP2O5Lb, starterNLb, secondNLb, kind }: EstablishmentPrescription,
   choose: (purpose: PlannedFor) => Product | undefined,
   prescription: ZonePrescription,
-  products: readonly Product[],
   shelf: ZoneSeason['shelf'],
   picked: boolean,
 ): { doses: Dose[]; missing: { for: PlannedFor; says: string }[] } {
@@ -39,20 +49,36 @@ export function planEstablishment(
   if (day < ground.firstDay) return { doses, missing };
   if (starterP2O5Lb > 0) {
     choose('P2O5');
-    const starter = picked ? shelf.P2O5?.chosen : starterOf(shelf, starterP2O5Lb, starterNLb);
+    const options = (shelf.P2O5?.options ?? []).filter((p) => mayGoOn(ground, p, on));
+    const chosen = shelf.P2O5?.chosen;
+    const starter =
+      picked && chosen && options.includes(chosen) ? chosen : starterOf(options, starterP2O5Lb, starterNLb);
     if (!starter)
-      missing.push({ for: 'P2O5', says: `Nothing on the shelf brings the ${starterP2O5Lb} lb P2O5 of the starter.` });
+      missing.push({
+        for: 'P2O5',
+        says: `Nothing on the shelf may bring the ${starterP2O5Lb} lb P2O5 of the starter.`,
+      });
     else {
       const lb = Math.min(starterP2O5Lb, doseCeiling(zone, starter, 'P2O5', codes), starterCeiling(starter));
       const target = { lb, says: 'starter for the new stand', figure: prescription.phosphorus.year };
       doses.push(makeDose(zone, on, starter, 'P2O5', target, `starter on the day of the ${what}`));
     }
   }
-  const feed = choose('N') ?? products.find((p) => (p.guaranteed.N ?? 0) > 0 && !p.pesticide && !p.unfinished);
+  const first = choose('N');
+  const options = [...(first ? [first] : []), ...(shelf.N?.options ?? [])];
+  // the starter brought the phosphate: what feeds beside it and after it brings none, and warm grass goes to frost unfed
+  const feedOn = (place: number) =>
+    options.find(
+      (p) =>
+        (p.guaranteed.P2O5 ?? 0) === 0 &&
+        mayGoOn(ground, p, dateOf(year, place)) &&
+        (ground.season.fullGreen === undefined || freeInTime(p, ground.soilF, ground.season, place)),
+    );
   const nitrogen = (date: IsoDay, lb: number, says: string, why: string): void => {
     if (lb < LEAST_BESIDE_STARTER_LB) return;
+    const feed = feedOn(dayOfYear(date));
     if (!feed) {
-      missing.push({ for: 'N', says: `Nothing on the shelf brings the ${roundedTo(lb, 2)} lb N of ${says}.` });
+      missing.push({ for: 'N', says: `Nothing on the shelf may bring the ${roundedTo(lb, 2)} lb N of ${says}.` });
       return;
     }
     const most = Math.min(lb, doseCeiling(zone, feed, 'N', codes));

@@ -16,8 +16,7 @@ import { freeInTime } from '../rules/before-frost';
 import { isWeakSoil } from '../../prescription/cation-exchange';
 import { TOO_SMALL_LB } from '../../prescription/prescribe-nutrient';
 import type { Interpretation } from '../../soil/interpret';
-import { isAcidSoil } from '../plan/acid-soil';
-import { isLimySoil } from '../plan/limy-soil';
+import { shelfContext } from '../plan/shelf-context';
 import { nitrogenGiven, type ZoneYear, zoneYear } from '../plan/zone-year';
 import { LIME_NITROGEN_GAP_DAYS } from '../rules/limits';
 import { choiceKey, type ProductChoices, type SeasonPlan, type ZoneSeason } from '../plan/season-plan';
@@ -57,19 +56,8 @@ function planZone(
   const needP = prescription.phosphorus.yearLb;
   const needK = prescription.potassium.yearLb;
   const grass = grassIn(plan.packs, zone.grass);
-  const saline = prescription.salinity.standing === 'saline';
-  const acidSoil = isAcidSoil({ read, prescription });
-  const limySoil = isLimySoil({ zone, read });
-  const closeCut = zone.turf === 'close-cut';
-  const context = {
-    grass,
-    phosphorusWanted: needP > 0,
-    potassiumWanted: needK > 0,
-    saline,
-    acidSoil,
-    limySoil,
-    closeCut,
-  };
+  const context = shelfContext({ zone, grass, prescription, read });
+  const { acidSoil, limySoil } = context;
   const shelf: ZoneSeason['shelf'] = {};
   /** What is planned for a purpose: what a person picked, what the prescription names, else the first that serves, else the first. */
   const choose = (purpose: PlannedFor, serves?: (product: Product) => boolean): Product | undefined => {
@@ -165,7 +153,7 @@ function planZone(
   const { establishment } = prescription;
   if (establishment) {
     const pickedStarter = plan.picked[choiceKey(zone.id, 'P2O5')] !== undefined;
-    const sown = planEstablishment(ground, establishment, choose, prescription, products, shelf, pickedStarter);
+    const sown = planEstablishment(ground, establishment, choose, prescription, shelf, pickedStarter);
     result.programme = [...sown.doses, ...colored.doses];
     for (const missing of sown.missing) miss(missing.for, missing.says);
     const after = ownProgrammeFrom(establishment);

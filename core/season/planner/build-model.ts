@@ -1,30 +1,32 @@
 import { addCalendarRows } from './calendar-rows';
 import { addGrowthRows, addHeatRow } from './growth-rows';
-import { MilpBuilder, type RuleKind } from './milp';
+import { MilpBuilder } from './milp';
 import type { ModelParts, PlanModel } from './model-parts';
 import { addNeedRows } from './need-rows';
 import type { PlanProblem, ZoneProblem } from './problem-shape';
-import { addPartRows, ASTRAY_COST } from './part-rows';
+import { addPartRows } from './part-rows';
+import { PRICES } from './prices';
 import { addSchoolRows } from './school-rows';
 import { addStoreRows } from './store-rows';
 import { addTripRows } from './trip-rows';
 
-/** A week of waiting with lime or gypsum, and the later stretch before the first, in the currency of the prices. Decision: a month is dearer than half a trip. */
-const DELAY_COST_A_WEEK = 1;
-const SECOND_STRETCH_COST = 20;
-
 function addDoses(parts: ModelParts, z: number): void {
-  const { builder, problem } = parts;
+  const { builder, problem, shorts } = parts;
   const zone = problem.zones[z] as ZoneProblem;
   zone.carriers.forEach((carrier, c) => {
     carrier.open.forEach((open, week) => {
       if (!open) return;
       const { product, leastRateLb } = carrier;
       // nitrogen that goes to the air or sours acid soil is worth no more than nitrogen at the wrong time (C5)
-      const lost = carrier.illFedLb * ASTRAY_COST;
-      const chosen = builder.binary(`y_${z}_${c}_${week}`, leastRateLb * lost);
+      const lost = carrier.illFedLb * PRICES.astrayLb;
       const room = carrier.mostRateLb - leastRateLb;
-      const over = room > 0 ? builder.column(`r_${z}_${c}_${week}`, { upper: room, cost: lost }) : undefined;
+      // thin at the least rate, and less so up to the most; organic nitrogen is better kept from cold soil (E2)
+      const cold = carrier.tooCold?.[week] ? PRICES.coldOrganic : 0;
+      const chosen = builder.binary(`y_${z}_${c}_${week}`, leastRateLb * lost + carrier.thinAtLeast + cold);
+      const over =
+        room > 0
+          ? builder.column(`r_${z}_${c}_${week}`, { upper: room, cost: lost - carrier.thinAtLeast / room })
+          : undefined;
       if (over !== undefined)
         builder.row(
           `most_${z}_${c}_${week}`,
@@ -38,13 +40,12 @@ function addDoses(parts: ModelParts, z: number): void {
     });
   });
   zone.corrections.forEach((correction) => {
-    const name = zone.zone.name;
     const all: [number, number][] = [];
     correction.spans.forEach((span, s) => {
       const one: [number, number][] = span.map((week) => {
         // lime and gypsum are early: each month of delay costs (B5)
-        const late = correction.purpose === 'sulfur' ? 0 : (week - (span[0] ?? week)) * DELAY_COST_A_WEEK;
-        const chosen = builder.binary(`c_${z}_${correction.purpose}_${week}`, late + s * SECOND_STRETCH_COST);
+        const late = correction.purpose === 'sulfur' ? 0 : (week - (span[0] ?? week)) * PRICES.limeWeek;
+        const chosen = builder.binary(`c_${z}_${correction.purpose}_${week}`, late + s * PRICES.secondStretch);
         parts.doses.push({
           zone,
           week,
@@ -58,44 +59,30 @@ function addDoses(parts: ModelParts, z: number): void {
       builder.row(`once_${z}_${correction.purpose}_${s}`, one, { upper: 1 });
       all.push(...one);
     });
-    builder.row(
-      `doses_${z}_${correction.purpose}`,
-      all,
-      { lower: correction.doses, upper: correction.doses },
-      {
-        kind: correction.purpose,
-        zoneId: zone.zone.id,
-        says: `${correction.doses} ${correction.doses === 1 ? 'dose' : 'doses'} of ${correction.purpose} on ${name}`,
-        yields: { unit: `${correction.purpose} dose`, weight: 4 },
-      },
-    );
+    const short = builder.column(`short_${correction.purpose}_${z}`, {
+      cost: PRICES.correction,
+      upper: correction.doses,
+      integer: true,
+    });
+    shorts.set(`${correction.purpose}_${z}`, short);
+    builder.row(`doses_${z}_${correction.purpose}`, [...all, [short, 1]], {
+      lower: correction.doses,
+      upper: correction.doses,
+    });
   });
-  if (zone.correctionMissing)
-    builder.row(
-      `missing_${z}`,
-      [],
-      { lower: 1 },
-      {
-        kind: zone.correctionMissing,
-        zoneId: zone.zone.id,
-        says: `${zone.correctionMissing} on ${zone.zone.name}, and none is on the shelf`,
-        yields: { unit: `${zone.correctionMissing} of this year`, weight: 4 },
-      },
-    );
 }
 
 /**
- * Builds the mixed-integer model of a property's year: doses by week, product, rate and zone, whole packages, trips, and
- * every rule as a row that says what it asks.
- *
- * @param ignoring rule kinds to leave out, when looking for what stands in whose way
+ * Builds the mixed-integer model of a property's year: doses by week, product, rate and zone, whole packages, trips. Law,
+ * label and ceilings are rows that hold; everything else is wanted at its price, so that there is always a plan (E1).
  */
-export function buildModel(problem: PlanProblem, ignoring: ReadonlySet<RuleKind> = new Set()): PlanModel {
+export function buildModel(problem: PlanProblem): PlanModel {
   const parts: ModelParts = {
     problem,
     builder: new MilpBuilder(),
     doses: [],
-    ignoring,
+    shorts: new Map(),
+    uses: new Map(),
     fed: new Map(),
     totals: [],
     packages: [],
@@ -109,6 +96,6 @@ export function buildModel(problem: PlanProblem, ignoring: ReadonlySet<RuleKind>
   problem.zones.forEach((_, z) => addPartRows(parts, z));
   addStoreRows(parts);
   addTripRows(parts);
-  const { doses, totals, packages } = parts;
-  return { milp: parts.builder.milp, doses, totals, packages };
+  const { doses, totals, packages, uses } = parts;
+  return { milp: parts.builder.milp, doses, totals, packages, uses };
 }

@@ -3,12 +3,13 @@ import { LIME_NITROGEN_GAP_DAYS } from '../rules/limits';
 import { isFeedingLb } from '../plan/feeding';
 import { type DoseVariable, type ModelParts, rateTerms } from './model-parts';
 import { MOST_PRODUCTS_A_DAY } from '../rules/limits';
+import { PRICES } from './prices';
 import type { ZoneProblem } from './problem-shape';
 import { weeksIn } from '../../days/weeks';
 
 /** One N product a zone and day, the wait between feedings, lime clear of ammonia. */
 export function addCalendarRows(parts: ModelParts, z: number): void {
-  const { builder, problem, ignoring } = parts;
+  const { builder, problem } = parts;
   const zone = problem.zones[z] as ZoneProblem;
   const here = parts.doses.filter((d) => d.zone === zone);
   const fed = new Map<number, number>();
@@ -25,19 +26,17 @@ export function addCalendarRows(parts: ModelParts, z: number): void {
       });
     }
     const today = here.filter((d) => d.week === week);
-    if (today.length > MOST_PRODUCTS_A_DAY && !ignoring.has('passes'))
+    if (today.length > MOST_PRODUCTS_A_DAY)
       builder.row(
         `passes_${z}_${week}`,
         today.map((d) => [d.chosen, 1] as const),
         { upper: MOST_PRODUCTS_A_DAY },
-        { kind: 'passes', zoneId: zone.zone.id, says: `at most ${MOST_PRODUCTS_A_DAY} products on one zone in a trip` },
       );
-    if (zone.mostSaltLb < Infinity && !ignoring.has('salt'))
+    if (zone.mostSaltLb < Infinity)
       builder.row(
         `salt_${z}_${week}`,
         today.flatMap((d) => rateTerms(d, d.carrier?.brings.saltLb ?? 0)),
         { upper: zone.mostSaltLb },
-        { kind: 'salt', zoneId: zone.zone.id, says: `at most ${zone.mostSaltLb} lb salt in a dose on a salty soil` },
       );
     builder.row(
       `potash_${z}_${week}`,
@@ -46,39 +45,35 @@ export function addCalendarRows(parts: ModelParts, z: number): void {
     );
   }
   const standing = zone.standing.filter((d) => isFeedingLb((d.rateLb * (d.product.guaranteed.N ?? 0)) / 100));
-  const says = `${zone.gapWeeks * 7} days between feedings on ${zone.zone.name}`;
-  if (!ignoring.has('least-interval')) {
-    for (let from = 0; from < weeks; from++) {
-      const window = [...fed].filter(([week]) => week >= from && week < from + zone.gapWeeks);
-      if (window.length > 1 && fed.has(from))
-        builder.row(
-          `gap_${z}_${from}`,
-          window.map(([, column]) => [column, 1] as const),
-          { upper: 1 },
-          { kind: 'least-interval', zoneId: zone.zone.id, says },
-        );
-    }
-    for (const [week, column] of fed)
-      if (
-        standing.some(
-          (d) => Math.abs(daysBetween(d.date, (problem.weeks[week] as { date: string }).date)) < zone.gapWeeks * 7,
-        )
-      )
-        builder.row(
-          `stands_${z}_${week}`,
-          [[column, 1]],
-          { upper: 0 },
-          { kind: 'least-interval', zoneId: zone.zone.id, says },
-        );
+  for (let from = 0; from < weeks; from++) {
+    const window = [...fed].filter(([week]) => week >= from && week < from + zone.gapWeeks);
+    if (window.length > 1 && fed.has(from))
+      builder.row(
+        `gap_${z}_${from}`,
+        window.map(([, column]) => [column, 1] as const),
+        { upper: 1 },
+      );
   }
+  const withNitrogen = new Set(
+    zone.standing.filter((d) => d.rateLb * (d.product.guaranteed.N ?? 0) > 0).map(({ date }) => date),
+  );
+  for (const [week, column] of fed)
+    if (
+      // a spray's few hundredths are no feeding, and on one day with a full dose they would pass its ceiling
+      withNitrogen.has((problem.weeks[week] as { date: string }).date) ||
+      standing.some(
+        (d) => Math.abs(daysBetween(d.date, (problem.weeks[week] as { date: string }).date)) < zone.gapWeeks * 7,
+      )
+    )
+      builder.row(`stands_${z}_${week}`, [[column, 1]], { upper: 0 });
   addMostIntervalRows(parts, z, fed);
   addLimeGapRows(parts, z);
 }
 
-/** Within the open season no stretch longer than the longest wait goes unfed, as far as the year's N makes enough doses. */
-function addMostIntervalRows({ builder, problem, ignoring }: ModelParts, z: number, fed: Map<number, number>): void {
+/** Within the open season no stretch longer than the longest wait should go unfed, as far as the year's N makes enough doses. */
+function addMostIntervalRows({ builder, problem }: ModelParts, z: number, fed: Map<number, number>): void {
   const zone = problem.zones[z] as ZoneProblem;
-  if (ignoring.has('most-interval') || zone.nitrogen.least <= 0) return;
+  if (zone.nitrogen.least <= 0) return;
   const open = [...fed.keys()].sort((a, b) => a - b);
   const smallest = Math.min(...zone.carriers.filter((c) => c.brings.N > 0).map((c) => c.leastRateLb * c.brings.N));
   const affordable = Math.floor(zone.nitrogen.most / smallest);
@@ -94,44 +89,32 @@ function addMostIntervalRows({ builder, problem, ignoring }: ModelParts, z: numb
       return isFeedingLb((d.rateLb * (d.product.guaranteed.N ?? 0)) / 100) && d.date >= from && d.date <= to;
     });
     if (stands) continue;
+    const late = builder.column(`late_${z}_${first}`, { cost: PRICES.waitWeek, upper: 1 });
     builder.row(
       `wait_${z}_${first}`,
-      window.map((week) => [fed.get(week) as number, 1] as const),
+      [...window.map((week) => [fed.get(week) as number, 1] as const), [late, 1] as const],
       { lower: 1 },
-      {
-        kind: 'most-interval',
-        zoneId: zone.zone.id,
-        says: `at most ${wait * 7} days without N in the open season on ${zone.zone.name}`,
-        yields: { unit: 'feeding', weight: 1 },
-      },
     );
   }
 }
 
-function addLimeGapRows({ builder, doses, problem, ignoring }: ModelParts, z: number): void {
-  if (ignoring.has('lime-gap')) return;
+function addLimeGapRows({ builder, doses, problem }: ModelParts, z: number): void {
   const zone = problem.zones[z] as ZoneProblem;
   const here = doses.filter((d) => d.zone === zone);
   const gap = weeksIn(LIME_NITROGEN_GAP_DAYS);
-  const rule = {
-    kind: 'lime-gap' as const,
-    zoneId: zone.zone.id,
-    says: `${LIME_NITROGEN_GAP_DAYS} days between lime and urea or ammonium on ${zone.zone.name}`,
-  };
   const ammonia = here.filter((d) => d.carrier?.ammonia);
   const limes = here.filter((d) => d.correction?.purpose === 'lime');
   const near = (all: readonly DoseVariable[], week: number) =>
     all.filter((d) => Math.abs(d.week - week) < gap).map((d) => [d.chosen, 1] as const);
   // feedings stand further apart than lime and ammonia must, so one row may hold all that are near a lime
-  const oneFeeding = zone.gapWeeks >= 2 * gap - 1 && !ignoring.has('least-interval');
+  const oneFeeding = zone.gapWeeks >= 2 * gap - 1;
   for (const lime of limes) {
     if (oneFeeding)
-      builder.row(`lime_${z}_${lime.week}`, [[lime.chosen, 1], ...near(ammonia, lime.week)], { upper: 1 }, rule);
+      builder.row(`lime_${z}_${lime.week}`, [[lime.chosen, 1], ...near(ammonia, lime.week)], { upper: 1 });
     else
       for (let week = lime.week - gap + 1; week < lime.week + gap; week++) {
         const then = ammonia.filter((d) => d.week === week).map((d) => [d.chosen, 1] as const);
-        if (then.length > 0)
-          builder.row(`lime_${z}_${lime.week}_${week}`, [[lime.chosen, 1], ...then], { upper: 1 }, rule);
+        if (then.length > 0) builder.row(`lime_${z}_${lime.week}_${week}`, [[lime.chosen, 1], ...then], { upper: 1 });
       }
     const date = problem.weeks[lime.week]?.date ?? '';
     const standing = zone.standing.some(
@@ -140,7 +123,7 @@ function addLimeGapRows({ builder, doses, problem, ignoring }: ModelParts, z: nu
         isFeedingLb((d.rateLb * (d.product.guaranteed.N ?? 0)) / 100) &&
         Math.abs(daysBetween(d.date, date)) < LIME_NITROGEN_GAP_DAYS,
     );
-    if (standing) builder.row(`limestands_${z}_${lime.week}`, [[lime.chosen, 1]], { upper: 0 }, rule);
+    if (standing) builder.row(`limestands_${z}_${lime.week}`, [[lime.chosen, 1]], { upper: 0 });
   }
   // the same seen from the feeding: of the limes of one span only one goes down
   for (const span of limes[0]?.correction?.spans ?? [])
@@ -154,11 +137,10 @@ function addLimeGapRows({ builder, doses, problem, ignoring }: ModelParts, z: nu
           `limes_${z}_${week}_${span[0]}`,
           [...about, ...ammonia.filter((d) => d.week === week).map((d) => [d.chosen, 1] as const)],
           { upper: 1 },
-          rule,
         );
     }
   for (const stood of zone.standing.filter((d) => d.for === 'lime'))
     for (const dose of ammonia)
       if (Math.abs(daysBetween(stood.date, problem.weeks[dose.week]?.date ?? '')) < LIME_NITROGEN_GAP_DAYS)
-        builder.row(`afterlime_${z}_${dose.week}`, [[dose.chosen, 1]], { upper: 0 }, rule);
+        builder.row(`afterlime_${z}_${dose.week}`, [[dose.chosen, 1]], { upper: 0 });
 }

@@ -6,7 +6,7 @@ import { closedBecause, type Ground } from '../rules/open-days';
 import type { Correction, StandingDose } from './problem-shape';
 import type { PlanWeek } from '../../days/weeks';
 
-/** Lime, sulfur or gypsum that a zone is due this year, in the stretches that are still open to it; or that the shelf has none. */
+/** Lime, sulfur or gypsum that a zone is due this year, in the stretches that are still open to it; undefined where none is due or the shelf has none. */
 export function correctionOf(
   purpose: Correcting,
   zoneSeason: ZoneSeason,
@@ -14,12 +14,12 @@ export function correctionOf(
   weeks: readonly PlanWeek[],
   standing: readonly StandingDose[],
   from: string,
-): { correction?: Correction; missing?: Correcting } {
+): Correction | undefined {
   const { prescription, shelf, zone } = zoneSeason;
   const { doses: asked } = correctionAsked(purpose, prescription);
-  if (asked.length === 0) return {};
+  if (asked.length === 0) return undefined;
   const product = shelf[purpose]?.chosen;
-  if (!product) return { missing: purpose };
+  if (!product) return undefined;
   const first = asked[0] as number;
   const rateLb = purpose === 'sulfur' ? first / ((product.guaranteed['S-free'] ?? 100) / 100) : first;
   // what is given already has been taken off by the ledger; what is locked still draws on what is asked
@@ -35,5 +35,5 @@ export function correctionOf(
     .filter((span) => span.length > 0);
   const wanted = Math.max(0, asked.length - locked.length);
   const doses = Math.min(wanted, spans.length);
-  return { correction: { purpose, product, rateLb, doses, spans, later: wanted - doses } };
+  return { purpose, product, rateLb, doses, spans, later: wanted - doses };
 }

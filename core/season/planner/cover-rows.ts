@@ -1,14 +1,15 @@
 import { packageLb } from '../../products/package-lb';
 import type { ModelParts } from './model-parts';
-import type { RuleKind } from './milp';
+import { atLeastWhole, roundedFactor } from './rounding';
 import type { Carrier, ZoneProblem } from './problem-shape';
 import { fixed } from '../../words/numbers';
 
 /** Something the whole property needs so many pounds of, and what a zone may bring of it with a product. */
 interface Demand {
   name: string;
-  kind: RuleKind;
   needLb: number;
+  /** Columns of what may be short of it, and pounds of the property's need in one of each. */
+  shorts: readonly (readonly [column: number, lb: number])[];
   /** Share of a pound of product that counts, and most lb product/1000 ft2 of the zone that can. */
   use: (zone: ZoneProblem, carrier: Carrier) => { share: number; mostLb: number };
 }
@@ -31,34 +32,35 @@ export const mostOfYear = (zone: ZoneProblem, { brings }: Carrier): number =>
 const zoneLb = (zone: ZoneProblem, lbPerThousand: number): number => (lbPerThousand * zone.zone.areaSqFt) / 1000;
 
 /** What the property needs: each nutrient's year, and the nitrogen that the late-season steps ask for. */
-function demandsOf(zones: readonly ZoneProblem[]): Demand[] {
-  const ofYear = (
-    nutrient: 'N' | 'P2O5' | 'K2O',
-    band: 'nitrogen' | 'phosphate' | 'potash',
-    kind: RuleKind,
-  ): Demand => ({
+function demandsOf({ problem: { zones }, shorts }: ModelParts): Demand[] {
+  const shortsOf = (key: string, lbOf: (zone: ZoneProblem) => number) =>
+    zones.flatMap((zone, z) => {
+      const column = shorts.get(`${key}_${z}`);
+      return column === undefined ? [] : [[column, zoneLb(zone, lbOf(zone))] as const];
+    });
+  const sum = (lbOf: (zone: ZoneProblem) => number) => zones.reduce((all, zone) => all + zoneLb(zone, lbOf(zone)), 0);
+  const ofYear = (nutrient: 'N' | 'P2O5' | 'K2O', band: 'nitrogen' | 'phosphate' | 'potash'): Demand => ({
     name: nutrient,
-    kind,
-    needLb: zones.reduce((sum, zone) => sum + zoneLb(zone, Math.max(0, zone[band].least)), 0),
+    needLb: sum((zone) => Math.max(0, zone[band].least)),
+    shorts: shortsOf(nutrient, () => 1),
     use: (zone, carrier) => ({ share: carrier.brings[nutrient], mostLb: mostOfYear(zone, carrier) }),
   });
   const stepsOf = (zone: ZoneProblem, carrier: Carrier) =>
     zone.schools.steps.filter((step) => step.serves(carrier.product));
+  const stepLb = (zone: ZoneProblem, s: number) => zone.schools.steps[s]?.leastLb ?? 0;
+  const mostSteps = Math.max(0, ...zones.map((zone) => zone.schools.steps.length));
   return [
-    ofYear('N', 'nitrogen', 'nitrogen-year'),
-    ofYear('P2O5', 'phosphate', 'phosphorus-year'),
-    ofYear('K2O', 'potash', 'potassium-year'),
+    ofYear('N', 'nitrogen'),
+    ofYear('P2O5', 'phosphate'),
+    ofYear('K2O', 'potash'),
     {
       name: 'steps',
-      kind: 'late-season',
-      needLb: zones.reduce(
-        (sum, zone) =>
-          sum +
-          zoneLb(
-            zone,
-            zone.schools.steps.reduce((lb, step) => lb + step.leastLb, 0),
-          ),
-        0,
+      needLb: sum((zone) => zone.schools.steps.reduce((lb, step) => lb + step.leastLb, 0)),
+      shorts: Array.from({ length: mostSteps }, (_, s) => s).flatMap((s) =>
+        zones.flatMap((zone, z) => {
+          const column = shorts.get(`step_${z}_${s}`);
+          return column === undefined ? [] : [[column, zoneLb(zone, stepLb(zone, s))] as const];
+        }),
       ),
       use: (zone, carrier) => {
         const steps = stepsOf(zone, carrier);
@@ -72,16 +74,17 @@ function demandsOf(zones: readonly ZoneProblem[]): Demand[] {
 }
 
 /**
- * Whole packages that every plan must buy: what the property needs, less what the store can bring, in packages rounded up.
- * True of every plan already, and said aloud because a solver's relaxation buys tenths of bags: without it the proof takes
- * many times as long (Chvátal's rounding; Nemhauser & Wolsey 1988, Integer and Combinatorial Optimization; from memory).
+ * Whole packages that every plan must buy: what the property needs, less what the store can bring and what is short, in packages
+ * rounded up. True of every plan already, and said aloud because a solver's relaxation buys tenths of bags: without it the proof takes
+ * many times as long.
  */
 export function addCoverRows(
-  { builder, problem, ignoring }: ModelParts,
+  parts: ModelParts,
   stores: readonly { productId: string; bought: number; availableLb: number }[],
 ): void {
-  for (const { name, kind, needLb, use } of demandsOf(problem.zones)) {
-    if (ignoring.has(kind) || needLb <= 0) continue;
+  const { builder, problem } = parts;
+  for (const { name, needLb, shorts, use } of demandsOf(parts)) {
+    if (needLb <= 0) continue;
     let fromStore = 0;
     let byThePound = false;
     const helpers: { bought: number; holdsLb: number }[] = [];
@@ -103,11 +106,16 @@ export function addCoverRows(
     const missing = needLb - fromStore;
     if (missing <= 1e-6 || byThePound) continue;
     const held = helpers.map((h) => ({ ...h, holdsLb: Math.min(h.holdsLb, missing) }));
-    for (const step of new Set(held.map((h) => h.holdsLb)))
+    for (const step of new Set(held.map((h) => h.holdsLb))) {
+      const { lower, shortFactor, fraction } = atLeastWhole(missing / step);
       builder.implied(
         `cover_${name}_${fixed(step, 3)}`,
-        held.map((h) => [h.bought, Math.ceil(h.holdsLb / step - 1e-9)] as const),
-        { lower: Math.ceil(missing / step - 1e-9) },
+        [
+          ...held.map((h) => [h.bought, roundedFactor(h.holdsLb / step, fraction)] as const),
+          ...shorts.map(([column, lb]) => [column, (lb / step) * shortFactor] as const),
+        ],
+        { lower },
       );
+    }
   }
 }

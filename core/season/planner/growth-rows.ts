@@ -1,7 +1,5 @@
-import { MOST_FREE_IN_HEAT_LB } from '../rules/limits';
 import { type ModelParts, rateTerms } from './model-parts';
 import type { ZoneProblem } from './problem-shape';
-import { fixed } from '../../words/numbers';
 
 /** Weeks gathered into one balance: finer than that no grass notices. */
 const WEEKS_A_BALANCE = 2;
@@ -9,21 +7,15 @@ const WEEKS_A_BALANCE = 2;
 const FREE_LB = 0.4;
 
 /** Slow doses of spring must not feed cool-season grass through the heat: what they still let go then has a most. */
-export function addHeatRow({ builder, problem, doses, ignoring }: ModelParts, z: number): void {
+export function addHeatRow({ builder, problem, doses }: ModelParts, z: number): void {
   const zone = problem.zones[z] as ZoneProblem;
-  if (zone.mostFreeInHeatLb === Infinity || ignoring.has('heat-supply')) return;
+  if (zone.mostFreeInHeatLb === Infinity) return;
   builder.row(
     `heat_${z}`,
     doses
       .filter((d) => d.zone === zone)
       .flatMap((d) => rateTerms(d, (d.carrier?.freeInHeat.get(d.week) ?? 0) * (d.carrier?.brings.N ?? 0))),
     { upper: zone.mostFreeInHeatLb },
-    {
-      kind: 'heat-supply',
-      zoneId: zone.zone.id,
-      says: `at most ${fixed(MOST_FREE_IN_HEAT_LB, 2)} lb N made free in the heat on ${zone.zone.name}`,
-      yields: { unit: 'lb N per 1000 sq ft', weight: 2 },
-    },
   );
 }
 

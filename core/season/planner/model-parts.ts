@@ -1,5 +1,5 @@
 import type { Product } from '../../records/case';
-import type { Milp, MilpBuilder, RuleKind } from './milp';
+import type { Milp, MilpBuilder } from './milp';
 import type { Carrier, Correction, PlanProblem, ZoneProblem } from './problem-shape';
 
 /** A dose the solver may choose: whether it goes down, and how much. */
@@ -24,6 +24,8 @@ export interface PlanModel {
   totals: number[];
   /** Columns of the packages bought of each product that may feed. */
   packages: number[];
+  /** Column that is 1 where a product feeds anywhere on the property, by product. */
+  uses: ReadonlyMap<string, number>;
 }
 
 /** Everything the parts of the model share while it is built. */
@@ -31,8 +33,10 @@ export interface ModelParts {
   problem: PlanProblem;
   builder: MilpBuilder;
   doses: DoseVariable[];
-  /** Rule kinds left out, to find which of them stand in each other's way. */
-  ignoring: ReadonlySet<RuleKind>;
+  /** Column of what is short of a need on a zone, by need and number of the zone. */
+  shorts: Map<string, number>;
+  /** Column that is 1 where a product feeds anywhere on the property. */
+  uses: Map<string, number>;
   /** Column that is 1 where a zone is fed nitrogen in a week. */
   fed: Map<ZoneProblem, Map<number, number>>;
   totals: number[];

@@ -1,16 +1,15 @@
+import { isFeedingLb } from '../plan/feeding';
 import { type ModelParts, rateTerms } from './model-parts';
-import type { RuleKind } from './milp';
+import { mostFeedings, PRICES, shortPrice } from './prices';
+import { atLeastWhole } from './rounding';
 import type { Band, Brings, Carrier, ZoneProblem } from './problem-shape';
-import { fixed } from '../../words/numbers';
 
-/** How dear it is to let one pound of a need go, when rules conflict. Nitrogen is the grass's food: last of all. */
-const WEIGHT = { N: 10, P2O5: 6, K2O: 6 } as const;
-/** A pound of magnesium or sulfur that is not brought, lb/1000 ft2, in the currency of the prices: dearer than any bag of it. Decision. */
-const SHORT_COST = 200;
-
-/** Least and most of every nutrient for the year, the code's cap, and the count of feedings that the ceilings force. */
+/**
+ * Least and most of every nutrient for the year, the code's cap, and the count of feedings that the ceilings force. A least is wanted at a
+ * price: what is not brought is short, and the plan is still a plan (E1).
+ */
 export function addNeedRows(parts: ModelParts, z: number): void {
-  const { builder, problem, doses, ignoring } = parts;
+  const { builder, problem, doses, shorts } = parts;
   const zone = problem.zones[z] as ZoneProblem;
   const here = doses.filter((d) => d.zone === zone && d.carrier);
   const correcting = doses.filter((d) => d.zone === zone && d.correction);
@@ -21,81 +20,56 @@ export function addNeedRows(parts: ModelParts, z: number): void {
       ? correcting.map((d): [number, number] => [d.chosen, ((d.product.guaranteed.Mg ?? 0) / 100) * d.leastRateLb])
       : []),
   ];
-  const need = (nutrient: 'N' | 'P2O5' | 'K2O', kind: RuleKind, { least, most }: Band) => {
-    if (ignoring.has(kind)) return;
-    const words = `${fixed(Math.max(0, least), 2)} lb ${nutrient} for the year on ${zone.zone.name}`;
-    if (least > 0)
-      builder.row(
-        `${nutrient}_least_${z}`,
-        terms(nutrient),
-        { lower: least },
-        {
-          kind,
-          zoneId: zone.zone.id,
-          says: words,
-          yields: { unit: `lb ${nutrient} per 1000 sq ft`, weight: WEIGHT[nutrient] },
-        },
-      );
+  const wanted = (nutrient: 'N' | 'P2O5' | 'K2O' | 'Mg' | 'S', leastLb: number) => {
+    if (leastLb <= 0) return;
+    const short = builder.column(`short_${nutrient}_${z}`, {
+      cost: shortPrice(nutrient, zone.zone.areaSqFt),
+      upper: leastLb,
+    });
+    shorts.set(`${nutrient}_${z}`, short);
+    builder.row(`${nutrient}_least_${z}`, [...terms(nutrient), [short, 1]], { lower: leastLb });
+  };
+  const band = (nutrient: 'N' | 'P2O5' | 'K2O', { least, most }: Band) => {
+    wanted(nutrient, least);
+    // potash nobody asked for is priced, not barred (D1)
     const over =
       nutrient === 'K2O' && terms(nutrient).length > 0
-        ? [[builder.column(`over_${nutrient}_${z}`, { cost: zone.potashOverCost }), -1] as const]
+        ? [
+            builder.column(`over_K2O_${z}`, { cost: zone.potashOver.cost, upper: zone.potashOver.lb }),
+            builder.column(`more_K2O_${z}`, { cost: PRICES.potashOverHigh }),
+          ].map((column) => [column, -1] as const)
         : [];
     if (most < Infinity)
-      builder.row(
-        `${nutrient}_most_${z}`,
-        [...terms(nutrient), ...over],
-        { upper: Math.max(0, most) },
-        {
-          kind,
-          zoneId: zone.zone.id,
-          says: `no more than ${fixed(Math.max(0, most), 2)} lb ${nutrient} for the year on ${zone.zone.name}`,
-        },
-      );
+      builder.row(`${nutrient}_most_${z}`, [...terms(nutrient), ...over], { upper: Math.max(0, most) });
   };
-  need('N', 'nitrogen-year', zone.nitrogen);
-  need('P2O5', 'phosphorus-year', zone.phosphate);
-  need('K2O', 'potassium-year', zone.potash);
-  // magnesium and sulfur come along with other things: short of them a plan is still a plan, and a check says so
-  for (const [nutrient, leastLb] of [
-    ['Mg', zone.magnesiumLb],
-    ['S', zone.sulfurLb],
-  ] as const) {
-    if (leastLb <= 0) continue;
-    const short = builder.column(`short_${nutrient}_${z}`, { cost: SHORT_COST, upper: leastLb });
-    builder.row(`${nutrient}_least_${z}`, [...terms(nutrient), [short, 1]], { lower: leastLb });
-  }
+  band('N', zone.nitrogen);
+  band('P2O5', zone.phosphate);
+  band('K2O', zone.potash);
+  wanted('Mg', zone.magnesiumLb);
+  wanted('S', zone.sulfurLb);
   if (zone.codeYearLb !== undefined && zone.codeYearLb < zone.nitrogen.most)
-    builder.row(
-      `N_code_${z}`,
-      terms('N'),
-      { upper: Math.max(0, zone.codeYearLb) },
-      {
-        kind: 'code-year',
-        zoneId: zone.zone.id,
-        says: `the code's most N for the year on ${zone.zone.name}`,
-      },
-    );
+    builder.row(`N_code_${z}`, terms('N'), { upper: Math.max(0, zone.codeYearLb) });
   addFeedingCount(parts, z);
 }
 
 /**
- * So many feedings at least, because no dose may pass its ceiling and a school's steps have ceilings of their own: true of
- * every plan, and tightens the relaxation.
+ * So many feedings at least, because no dose may pass its ceiling: true of every plan, and tightens the relaxation. More than so few
+ * pounds usually make are wanted less (E2).
  */
-function addFeedingCount({ builder, problem, ignoring, fed }: ModelParts, z: number): void {
+function addFeedingCount({ builder, problem, fed, shorts }: ModelParts, z: number): void {
   const zone = problem.zones[z] as ZoneProblem;
-  const feedings = [...(fed.get(zone)?.values() ?? [])];
+  const feedings = [...(fed.get(zone)?.values() ?? [])].map((column) => [column, 1] as const);
+  if (feedings.length === 0) return;
   const mostOf = (carriers: readonly Carrier[]) => Math.max(0, ...carriers.map((c) => c.mostRateLb * c.brings.N));
   const largest = mostOf(zone.carriers);
-  if (feedings.length === 0 || largest <= 0 || zone.nitrogen.least <= 0 || ignoring.has('nitrogen-year')) return;
-  // steps that wait for each other lie in weeks of their own
-  const steps = ignoring.has('late-season') ? [] : zone.schools.steps;
-  const apart = steps.filter((_, s) => s === 0 || (steps[s - 1]?.beforeNext?.least ?? 0) > 0);
-  const inSteps = apart.reduce((sum, step) => sum + mostOf(zone.carriers.filter((c) => step.serves(c.product))), 0);
-  const others = Math.max(0, Math.ceil((zone.nitrogen.least - inSteps) / largest - 1e-9));
-  builder.implied(
-    `feedings_${z}`,
-    feedings.map((column) => [column, 1] as const),
-    { lower: Math.max(Math.ceil(zone.nitrogen.least / largest - 1e-9), apart.length + others) },
-  );
+  const short = shorts.get(`N_${z}`);
+  if (largest > 0 && short !== undefined) {
+    const { lower, shortFactor } = atLeastWhole(zone.nitrogen.least / largest);
+    builder.implied(`feedings_${z}`, [...feedings, [short, shortFactor / largest]], { lower });
+  }
+  const most =
+    mostFeedings(zone) - new Set(zone.nitrogenDown.flatMap(({ day, lb }) => (isFeedingLb(lb) ? [day] : []))).size;
+  if (most >= feedings.length) return;
+  const over = builder.column(`feedings_over_${z}`, { cost: PRICES.feedingOver });
+  builder.row(`feedings_most_${z}`, [...feedings, [over, -1]], { upper: Math.max(0, most) });
 }

@@ -4,15 +4,13 @@ import { monthSupplyLb } from '../rules/limits';
 import { type PlanWeek, weeksIn } from '../../days/weeks';
 import { BARE } from '../plan/bare-months';
 import { type DoseVariable, type ModelParts, rateTerms } from './model-parts';
+import { PRICES } from './prices';
 import type { ZoneProblem } from './problem-shape';
 
 /** Weeks are not months: the model keeps this much inside what a month may be. */
 const MONTH_INSIDE = 0.95;
 const CLEAR_OF_BARE = 1.5;
 const MONTH_DAYS = 31;
-
-/** A pound of nitrogen outside the share of its part, lb N/1000 ft2, in the currency of the prices: dearer than any bag of it (E2). Decision. */
-export const ASTRAY_COST = 250;
 
 type Wanted = (name: string, terms: [number, number][], bounds: { least?: number; most?: number }) => void;
 
@@ -42,7 +40,7 @@ function addMonthRows(
 }
 
 /** The parts of the year: summer's bounds of a dose are never broken, shares are wanted and dear (C1, C2); weak soil's 21 days (C4). */
-export function addPartRows({ builder, problem, doses, ignoring }: ModelParts, z: number): void {
+export function addPartRows({ builder, problem, doses }: ModelParts, z: number): void {
   const zone = problem.zones[z] as ZoneProblem;
   const here = doses.filter((d) => d.zone === zone && (d.carrier?.brings.N ?? 0) > 0);
   if (here.length === 0) return;
@@ -51,7 +49,7 @@ export function addPartRows({ builder, problem, doses, ignoring }: ModelParts, z
   const soluble = (d: DoseVariable) => rateTerms(d, d.carrier?.brings['N-soluble'] ?? 0);
   const wanted: Wanted = (name, terms, { least, most }) => {
     if (terms.length === 0) return;
-    const astray = builder.column(`astray_${z}_${name}`, { cost: ASTRAY_COST });
+    const astray = builder.column(`astray_${z}_${name}`, { cost: PRICES.astrayLb });
     if (least !== undefined && least > 0)
       builder.row(`part_${z}_${name}_least`, [...terms, [astray, 1]], { lower: least });
     if (most !== undefined)
@@ -63,7 +61,7 @@ export function addPartRows({ builder, problem, doses, ignoring }: ModelParts, z
     const down = zone.nitrogenDown.filter((d) => d.day >= part.from && d.day <= part.to);
     const downLb = down.reduce((sum, d) => sum + d.lb, 0);
     const downSoluble = down.reduce((sum, d) => sum + d.solubleLb, 0);
-    if (part.mostSolubleDoseLb !== undefined && !ignoring.has('dose-ceiling'))
+    if (part.mostSolubleDoseLb !== undefined)
       for (const week of part.weeks) {
         const today = its.filter((d) => d.week === week).flatMap(soluble);
         if (today.length > 0) builder.row(`summer_${z}_${week}`, today, { upper: part.mostSolubleDoseLb });
@@ -82,7 +80,7 @@ export function addPartRows({ builder, problem, doses, ignoring }: ModelParts, z
       addMonthRows(zone, here, part, wanted, problem.weeks);
     }
   }
-  if (!isWeakGround(zone.zone) || zone.zone.turf === 'close-cut' || ignoring.has('dose-ceiling')) return;
+  if (!isWeakGround(zone.zone) || zone.zone.turf === 'close-cut') return;
   const window = weeksIn(WEAK_TOTAL_N.overDays);
   for (let from = 0; from < problem.weeks.length; from++) {
     const terms = here
@@ -91,6 +89,12 @@ export function addPartRows({ builder, problem, doses, ignoring }: ModelParts, z
         const { N = 0, 'N-soluble': fast = 0 } = d.carrier?.brings ?? {};
         return rateTerms(d, N / weakTotal(N > 0 ? 1 - fast / N : 0));
       });
-    if (terms.length > 1) builder.row(`weak_${z}_${from}`, terms, { upper: 1 });
+    const [start, end] = [problem.weeks[from]?.day ?? 0, (problem.weeks[from]?.day ?? 0) + WEAK_TOTAL_N.overDays];
+    const stands = zone.nitrogenDown
+      .filter(({ day, lb }) => lb > 0 && day > start - WEAK_TOTAL_N.overDays && day < end)
+      .map(({ lb, solubleLb }) => lb / weakTotal(1 - solubleLb / lb));
+    // of what stands about these weeks the most counts, wherever the 21 days are laid
+    const left = Math.max(0, 1 - stands.reduce((a, b) => a + b, 0));
+    if (terms.length > 1 || left < 1) builder.row(`weak_${z}_${from}`, terms, { upper: left });
   }
 }

@@ -6,7 +6,6 @@ import { checkZonePlan } from '../checks/check-plan';
 import { daysBetween } from '../../days/day';
 import { planSeason } from '../draft/plan-season';
 import { withDoses } from '../plan/with-doses';
-import { conflictWords } from './conflict-words';
 import { demo, failing, solved } from './planner.fixture';
 
 describe('schools of practice', () => {
@@ -64,8 +63,7 @@ describe('schools of practice', () => {
     const fine = { ...STARTER_SHELF.find((p) => p.id === 'ammonium-sulfate-21')!, id: 'fine-21', sizeGuideNumber: 100 };
     given.products = [...STARTER_SHELF, fine];
     given.zones = given.zones.map((zone) => ({ ...zone, ...change }));
-    const { best, checks } = solved(given);
-    expect(conflictWords(best).filter(() => best.status === 'infeasible')).toEqual([]);
+    const { checks } = solved(given);
     expect(checks.find((c) => c.id === 'late-season')).toMatchObject({ standing: 'pass', found: '2 of 2 steps' });
     expect(failing(checks)).toEqual([]);
   });
@@ -85,7 +83,7 @@ describe('local codes (values from memory; always check with the authority)', ()
     given.codes = [code];
     given.products = [...STARTER_SHELF];
     const { checks, doses, best } = solved(given);
-    expect(['optimal', 'feasible'], conflictWords(best).join(' ')).toContain(best.status);
+    expect(['optimal', 'feasible']).toContain(best.status);
     expect(failing(checks)).toEqual([]);
     for (const dose of doses) {
       expect(dose.delivers.N ?? 0).toBeLessThanOrEqual((code.maxTotalNPerDose ?? 2) + 1e-6);

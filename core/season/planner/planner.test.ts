@@ -9,7 +9,6 @@ import { daysBetween } from '../../days/day';
 import { planSeason } from '../draft/plan-season';
 import { purchases } from '../../products/purchases';
 import { withDoses } from '../plan/with-doses';
-import { conflictWords } from './conflict-words';
 import { planBest } from './plan-best';
 import { demo, demos, failing, highs, solved } from './planner.fixture';
 import type { PlanWishes } from './problem-shape';
@@ -64,7 +63,7 @@ describe('rules of the plan', () => {
     const given = demo('quarry-lane-school');
     given.choices = { ...given.choices, maxTrips: 5 };
     const { doses, best } = solved(given);
-    expect(best.status).not.toBe('infeasible');
+    expect(['optimal', 'feasible']).toContain(best.status);
     expect(new Set(doses.map((d) => d.date)).size).toBeLessThanOrEqual(5);
   });
   it('takes fewer trips when trips are what matters, and costs no more when cost is', () => {
@@ -147,7 +146,7 @@ describe('rules of the plan', () => {
 });
 
 describe('any property', () => {
-  it('is planned without a broken rule, or the conflict is named', () => {
+  it('is planned without a broken rule', () => {
     const anyCase = fc.record({
       grass: fc.constantFrom(
         'tall-fescue' as const,
@@ -173,11 +172,8 @@ describe('any property', () => {
           choices: { year: 2027, lateSeason },
         };
         const draft = planSeason(given, 2027);
-        const best = planBest(highs, given, draft, {}, { gap: 0.2, seconds: 4 });
-        if (best.status === 'infeasible') {
-          expect(conflictWords(best)[0]).toMatch(/^No plan keeps every rule/);
-          return;
-        }
+        const best = planBest(highs, given, draft, {}, { gap: 0.2 });
+        expect(['optimal', 'feasible']).toContain(best.status);
         const plan = withDoses(draft, given, best.doses);
         expect(failing(checkZonePlan(plan.zones[0]!, given, plan))).toEqual([]);
       }),

@@ -42,6 +42,9 @@ export interface Carrier {
   ammonia: boolean;
   /** Nitrogen that is lost to the air from limy soil, or sours soil that is too acid already, lb N per lb product (C5). */
   illFedLb: number;
+  /** What its least rate costs because it lies thin, and the weeks in which the soil is too cold for what microbes must free. */
+  thinAtLeast: number;
+  tooCold?: boolean[];
   /** Share of its N free in each week of the year, by the week it goes down. Only for nitrogen. */
   release: Map<number, number[]>;
   /** Share of its N made free on days of heat, by the week it goes down. Only for nitrogen. */
@@ -77,16 +80,16 @@ export interface ZoneProblem {
   nitrogen: Band;
   phosphate: Band;
   potash: Band;
-  /** What a pound of K2O over its band costs, in the currency of the prices: it is priced, not barred (D1). */
-  potashOverCost: number;
+  /** What a pound of K2O over its band costs, and how much may come along so; what is more is the last resort (D1). */
+  potashOver: { lb: number; cost: number };
   magnesiumLb: number;
   sulfurLb: number;
   /** Most N of the year by code, less what stands. */
   codeYearLb?: number;
   corrections: Correction[];
-  /** Corrections that no product on the shelf serves. */
-  correctionMissing?: Correcting;
   standing: StandingDose[];
+  /** What a step of the late season is worth. */
+  stepPrice: number;
   gapWeeks: number;
   mostGapWeeks: number;
   /** Parts of the year with the weeks that lie in them, and the year's nitrogen that their shares are of, lb N/1000 ft2. */
@@ -138,8 +141,6 @@ export interface PlanWishes {
   locked?: readonly LockedDose[];
   picked?: ProductChoices;
   packs?: RulePacks;
-  /** Needs that a person let go, `zoneId/kind`, and by how much. */
-  letGo?: Readonly<Record<string, number>>;
 }
 export interface LockedDose {
   zoneId: string;

@@ -1,29 +1,39 @@
 import { purposeOf } from '../../products/purpose';
-import type { Case, LocalCode, Product, Zone } from '../../records/case';
+import type { Case, Product } from '../../records/case';
 import { releaseByDay } from '../../nitrogen/release';
-import { codeLeastSlowPercent, codeYearCap } from '../rules/local-codes';
+import { codeYearCap } from '../rules/local-codes';
 import { demandByDay } from '../rules/nitrogen-parts';
 import { isStrongAcidifier } from '../../products/strong-acidifier';
 import { doseKey } from '../plan/dose-key';
-import { isAcidSoil } from '../plan/acid-soil';
-import { isLimySoil } from '../plan/limy-soil';
+import { askedOfYear } from '../plan/asked-of-year';
+import { mostRateLb, unfitBecause } from '../plan/serving';
+import { shelfContext } from '../plan/shelf-context';
+import { zoneGround } from '../plan/zone-ground';
 import { BUILT_IN_PACKS, grassIn } from '../../packs/rule-packs';
 import { saltCarriers } from '../../products/carriers';
-import { losesAmmonia, slowShare } from '../../nitrogen/forms';
+import { losesAmmonia, microbeDriven, slowShare } from '../../nitrogen/forms';
 import { lostToAir } from '../../nitrogen/surface-urea';
 import { MOST_SALT_ON_SALTY_LB, productSalt } from '../../products/salt';
-import { choicesFor, excluded, type ShelfContext } from '../../products/shelf';
+import { granulesAt, SPECKLES_BELOW } from '../../products/granules';
+import { choicesFor } from '../../products/shelf';
 import { evaluate } from '../../reckoning/define';
 import { isRefusal } from '../../reckoning/refusal';
 import { dayOfYear, type IsoDay } from '../../days/day';
-import { doseCeiling, leastDaysBetweenN, potashDoseCeiling } from '../rules/dose-ceilings';
+import { leastDaysBetweenN, potashDoseCeiling } from '../rules/dose-ceilings';
 import { choiceKey, type SeasonPlan, type ZoneSeason } from '../plan/season-plan';
-import { MOST_FREE_IN_HEAT_LB, mostDaysBetweenN, potashOverLb, RATE_STEP_LB, yearToleranceLb } from '../rules/limits';
+import {
+  MICROBES_WORK_FROM_F,
+  MOST_FREE_IN_HEAT_LB,
+  mostDaysBetweenN,
+  potashOverLb,
+  yearToleranceLb,
+} from '../rules/limits';
 import { leastRateLb } from '../../products/least-rate';
 import { closedBecause, type Ground } from '../rules/open-days';
 import type { SeasonSchools } from '../rules/season-schools';
 import { CORRECTING } from '../rules/correction-stretches';
 import { correctionOf } from './corrections';
+import { PRICES } from './prices';
 import {
   type Band,
   type Brings,
@@ -63,40 +73,19 @@ const weeksOf = (weeks: readonly PlanWeek[], { from, to }: { from: number; to: n
 const sumInHeat = (byDay: readonly number[], heat: readonly boolean[]): number =>
   byDay.reduce((sum, share, day) => (heat[day] ? sum + share : sum), 0);
 
-/** Most of a product in one dose, lb product/1000 ft2, down to a whole step. */
-function mostRate(zone: Zone, product: Product, codes: readonly LocalCode[]): number {
-  const { N = 0, P2O5 = 0, K2O = 0 } = product.guaranteed;
-  const [purpose, percent] =
-    N > 0 ? (['N', N] as const) : K2O > 0 ? (['K2O', K2O] as const) : (['P2O5', P2O5] as const);
-  return Math.floor(doseCeiling(zone, product, purpose, codes) / (percent / 100) / RATE_STEP_LB + 1e-6) * RATE_STEP_LB;
-}
-
-/** Purposes a nutrient product may serve on a zone; empty with the reason where none. */
-function feeds(product: Product, context: ShelfContext, codes: readonly LocalCode[]): { because?: string } {
-  const reasons: string[] = [];
-  const slowNeeded = codeLeastSlowPercent(codes);
-  for (const purpose of ['N', 'P2O5', 'K2O'] as const) {
-    if ((product.guaranteed[purpose] ?? 0) === 0) continue;
-    if (purpose === 'P2O5' && !context.phosphorusWanted) continue;
-    const because = excluded(product, purpose, context);
-    if (because) reasons.push(because);
-    else if ((product.guaranteed.N ?? 0) > 0 && slowShare(product) * 100 < slowNeeded - 1e-9)
-      reasons.push(`holds ${Math.round(slowShare(product) * 100)} % slow N, the code asks for ${slowNeeded}`);
-    else return {};
-  }
-  return { because: reasons[0] ?? excluded(product, 'N', context) ?? 'carries nothing that is wanted here' };
-}
-
-/** A pound of K2O that nobody asked for: dear, and on a high test the last resort (D1). Decision. */
-const POTASH_OVER_COST = { usual: 40, high: 160 } as const;
-
 /** Rates are rounded down to a hundredth afterwards, so the model keeps this share inside what the checker accepts. */
 const INSIDE = 0.75;
 
-const bandOf = (yearLb: number, downLb: number, over: number): Band => {
+const bandOf = (yearLb: number, downLb: number): Band => {
   const off = yearToleranceLb(yearLb) * INSIDE;
-  return { least: Math.max(0, yearLb - off - downLb), most: yearLb + Math.max(off, over) - downLb };
+  return { least: Math.max(0, yearLb - off - downLb), most: yearLb + off - downLb };
 };
+
+/** What the least rate of a bag costs because its granules lie too far apart; nothing where its most is no better (E2). */
+function thinAtLeast(product: Product, leastLb: number, mostLb: number): number {
+  const granules = granulesAt(product, leastLb);
+  return granules === undefined || mostLb <= leastLb ? 0 : PRICES.speckled * Math.max(0, 1 - granules / SPECKLES_BELOW);
+}
 
 function zoneProblem(
   given: Case,
@@ -104,7 +93,7 @@ function zoneProblem(
   plan: SeasonPlan,
   weeks: readonly PlanWeek[],
   soilF: readonly number[],
-  { picked = {}, packs = BUILT_IN_PACKS, letGo = {} }: PlanWishes,
+  { picked = {}, packs = BUILT_IN_PACKS }: PlanWishes,
   standing: readonly StandingDose[],
 ): ZoneProblem | undefined {
   const { zone, prescription, season, parts } = zoneSeason;
@@ -113,40 +102,14 @@ function zoneProblem(
   const codes = given.codes ?? [];
   const grass = grassIn(packs, zone.grass);
   const here = standing.filter((d) => d.zoneId === zone.id);
-  const firstDay = zoneSeason.from > `${plan.year}-01-01` ? dayOfYear(zoneSeason.from) : 0;
   const down = (nutrient: keyof Brings) => here.reduce((sum, d) => sum + d.rateLb * bringsOf(d.product)[nutrient], 0);
-  const yearN = Math.max(0, prescription.nitrogen.year.value - (letGo[`${zone.id}/nitrogen-year`] ?? 0));
+  const yearN = prescription.nitrogen.year.value;
   const schools: SeasonSchools = { ...(zoneSeason.schools as SeasonSchools) };
-  if ((letGo[`${zone.id}/late-season`] ?? 0) > 0) schools.steps = [];
-  if ((letGo[`${zone.id}/potassium-season`] ?? 0) > 0) schools.amounts = [];
-  const schoolPotash = schools.amounts.reduce((sum, a) => sum + (a.nutrient === 'K2O' ? (a.leastLb ?? 0) : 0), 0);
-  const potashYear = Math.max(
-    0,
-    Math.max(prescription.potassium.yearLb, schoolPotash) - (letGo[`${zone.id}/potassium-year`] ?? 0),
-  );
-  const phosphateYear = Math.max(0, prescription.phosphorus.yearLb - (letGo[`${zone.id}/phosphorus-year`] ?? 0));
-  const saline = prescription.salinity.standing === 'saline';
-  const acidSoil = isAcidSoil(zoneSeason);
-  const limySoil = isLimySoil(zoneSeason);
-  const context: ShelfContext = {
-    grass,
-    phosphorusWanted: phosphateYear > 0,
-    potassiumWanted: potashYear > 0,
-    saline,
-    acidSoil,
-    limySoil,
-    closeCut: zone.turf === 'close-cut',
-  };
-  const ground: Ground = {
-    year: plan.year,
-    firstDay,
-    firstDayIs: zoneSeason.fromIs.says,
-    season,
-    soilF,
-    codes,
-    alsoOpen: schools.alsoOpen,
-    seedingDay: prescription.establishment && dayOfYear(prescription.establishment.on),
-  };
+  const { K2O: potashYear } = askedOfYear(zoneSeason);
+  const phosphateYear = Math.max(0, prescription.phosphorus.yearLb);
+  const context = shelfContext({ zone, grass, prescription, read: zoneSeason.read }, potashYear > 0);
+  const { saline, acidSoil, limySoil } = context;
+  const ground = zoneGround(zoneSeason, plan, codes) as Ground;
 
   const shut: ZoneProblem['shut'] = [];
   const carriers: Carrier[] = [];
@@ -159,14 +122,12 @@ function zoneProblem(
     const { N = 0, P2O5 = 0, K2O = 0 } = product.guaranteed;
     if (N + P2O5 + K2O === 0) continue;
     const main = purposeOf(product, context.phosphorusWanted);
-    const { because } = feeds(product, context, codes);
-    const mostRateLb = mostRate(zone, product, codes);
+    const because = unfitBecause(product, zone, context, codes);
+    const mostRate = mostRateLb(zone, product, codes);
     const least = leastRateLb(product, zone);
     const chosen = main === 'N' || main === 'P2O5' || main === 'K2O' ? only[main] : undefined;
     if (because) shut.push({ product, because });
     else if (chosen && chosen !== product.id) shut.push({ product, because: 'another product was chosen for it' });
-    else if (mostRateLb < least)
-      shut.push({ product, because: `its ceiling here is under the least rate a spreader holds` });
     else {
       const open = weeks.map((week) => closedBecause(ground, product, week.day) === undefined);
       const released =
@@ -175,13 +136,15 @@ function zoneProblem(
         product,
         brings: bringsOf(product),
         leastRateLb: least,
-        mostRateLb,
+        mostRateLb: mostRate,
         open,
         ammonia: losesAmmonia(product),
         illFedLb:
           (limySoil ? lostToAir(product, zone.irrigated !== false) : 0) +
           // a strong acidifier works against the lime: planned where nothing else can feed, and dear (B5)
           (acidSoil && isStrongAcidifier(product) && !(context.phosphorusWanted && P2O5 > 0) ? N / 100 : 0),
+        thinAtLeast: thinAtLeast(product, least, mostRate),
+        tooCold: microbeDriven(product) ? weeks.map(({ day }) => (soilF[day] ?? 0) < MICROBES_WORK_FROM_F) : undefined,
         release: new Map(released.map(([w, byDay]) => [w, sumByWeek(byDay, weeks)])),
         freeInHeat: new Map(released.map(([w, byDay]) => [w, sumInHeat(byDay, season.heat)])),
       });
@@ -220,15 +183,13 @@ function zoneProblem(
       standingSupply[w] = (standingSupply[w] as number) + lb;
     });
   const cap = codeYearCap(codes);
-  const wanted = CORRECTING.map((purpose) => correctionOf(purpose, zoneSeason, ground, weeks, here, zoneSeason.from));
-  const corrections = wanted.flatMap(({ correction }) =>
-    correction && !letGo[`${zone.id}/${correction.purpose}`] ? [correction] : [],
+  const corrections = CORRECTING.flatMap(
+    (purpose) => correctionOf(purpose, zoneSeason, ground, weeks, here, zoneSeason.from) ?? [],
   );
-  const missing = wanted.find((each) => each.missing)?.missing;
   const bands = {
-    nitrogen: bandOf(yearN, down('N'), 0),
-    phosphate: bandOf(phosphateYear, down('P2O5'), 0),
-    potash: bandOf(potashYear, down('K2O'), potashOverLb(potashYear)),
+    nitrogen: bandOf(yearN, down('N')),
+    phosphate: bandOf(phosphateYear, down('P2O5')),
+    potash: bandOf(potashYear, down('K2O')),
   };
   return {
     zone,
@@ -237,15 +198,18 @@ function zoneProblem(
     carriers,
     shut,
     ...bands,
-    potashOverCost: prescription.potassium.level === 'high' ? POTASH_OVER_COST.high : POTASH_OVER_COST.usual,
+    potashOver: {
+      lb: potashOverLb(potashYear),
+      cost: prescription.potassium.level === 'high' ? PRICES.potashOverHigh : PRICES.potashOver,
+    },
     magnesiumLb: Math.max(0, prescription.magnesium.yearLb - down('Mg')),
     sulfurLb: Math.max(0, prescription.sulfur.yearLb - down('S')),
     codeYearLb: cap === undefined ? undefined : cap - down('N'),
     corrections,
-    correctionMissing: missing && !letGo[`${zone.id}/${missing}`] ? missing : undefined,
     standing: here,
+    stepPrice: given.choices?.lateSeason === undefined ? PRICES.step : PRICES.stepByName,
     gapWeeks: weeksIn(leastDaysBetweenN(zone)),
-    mostGapWeeks: weeksIn(mostDaysBetweenN(zone)) + (letGo[`${zone.id}/most-interval`] ?? 0),
+    mostGapWeeks: weeksIn(mostDaysBetweenN(zone)),
     demandByWeek: asked,
     parts: parts.parts.map((part) => ({ ...part, weeks: weeksOf(weeks, part) })),
     yearNitrogenLb: grownLb,
@@ -255,9 +219,7 @@ function zoneProblem(
       solubleLb: d.rateLb * bringsOf(d.product)['N-soluble'],
     })),
     standingSupplyByWeek: standingSupply,
-    mostFreeInHeatLb: season.heat.some(Boolean)
-      ? Math.max(0, MOST_FREE_IN_HEAT_LB + (letGo[`${zone.id}/heat-supply`] ?? 0) - standingInHeat)
-      : Infinity,
+    mostFreeInHeatLb: season.heat.some(Boolean) ? Math.max(0, MOST_FREE_IN_HEAT_LB - standingInHeat) : Infinity,
     mostSaltLb: saline ? MOST_SALT_ON_SALTY_LB : Infinity,
     potashDoseLb: potashDoseCeiling(zone),
   };
@@ -305,12 +267,11 @@ export function planProblem(given: Case, plan: SeasonPlan, wishes: PlanWishes = 
   const standing = [...givenDoses(given, plan.year), ...locked];
   const zones = plan.zones.flatMap((z) => zoneProblem(given, z, plan, weeks, soilF, wishes, standing) ?? []);
   const weekOf = (date: IsoDay) => weeks.findLastIndex((week) => week.date <= date);
-  const letTrips = wishes.letGo?.['/trips'] ?? 0;
   return {
     year: plan.year,
     weeks,
     zones,
-    maxTrips: given.choices?.maxTrips === undefined ? undefined : given.choices.maxTrips + letTrips,
+    maxTrips: given.choices?.maxTrips,
     tripCost: given.choices?.tripCost ?? 0,
     wishes: WISHES[wishes.aim ?? 'balanced'],
     standingWeeks: new Set(standing.map((d) => weekOf(d.date)).filter((w) => w >= 0)),

@@ -18,14 +18,21 @@ export interface SolveResult {
   bound?: number;
   gapPercent?: number;
   values?: Float64Array;
+  /** Simplex iterations that it took. */
+  work: number;
 }
 
 export interface SolveLimits {
   /** Proven distance from the optimum at which it is good enough, a share. */
   gap?: number;
+  /** Most simplex iterations: work, not time, ends a search, so that every machine finds the same plan under any load (E4). */
+  work?: number;
+  /** The last guard, s. */
   seconds?: number;
   /** An objective that is good enough, whatever else there is. */
   target?: number;
+  /** A bound that is proof enough: a search whose plans are all proven to cost as much may end. */
+  enough?: number;
   /** Any plan will do. */
   firstFeasible?: boolean;
   /** A plan to start from, values by column name; what is missing is filled in. */
@@ -43,10 +50,13 @@ export interface Relaxed {
   basis: unknown;
 }
 
+/** What a relaxation comes to under some bounds, and the simplex iterations that it took. */
+export type UnderBounds = (Relaxed | { status: 'infeasible' } | { status: 'unknown' }) & { work: number };
+
 /** A model without its whole numbers, kept by the solver so that it is soon solved again under other bounds. */
 export interface Relaxation {
-  /** The least objective under some bounds; `infeasible`, or `unknown` where the seconds did not suffice. */
-  under(bounds: Bounds, seconds: number, from?: Relaxed): Relaxed | { status: 'infeasible' } | { status: 'unknown' };
+  /** The least objective under some bounds; `infeasible`, or `unknown` where the limits did not suffice. */
+  under(bounds: Bounds, limits: Pick<SolveLimits, 'work' | 'seconds'>, from?: Relaxed): UnderBounds;
   /** Gives its memory back. */
   end(): void;
 }

@@ -14,39 +14,57 @@ import {
 interface Part {
   bounds: Bounds;
   bound: number;
-  /** The part without whole numbers, solved; undefined where the seconds did not suffice. */
+  /** The part without whole numbers, solved; undefined where the work did not suffice. */
   relaxed?: Relaxed;
+  /** Work that its search may take when its turn comes, simplex iterations. */
+  work?: number;
 }
 
 /** A count this close to a whole number is one. */
 const WHOLE = 0.02;
-/** Parts looked at before what is left goes to the solver's own search: by then counting tells little more. Measured. */
-const MOST_PARTS = 80;
-/** Longest search among the doses that a relaxation uses, s, and how close it need come, a share. */
-const NEAR_SEARCH = { seconds: 4, gap: 0.002 } as const;
+/**
+ * Work of the search of a part whose products are settled, simplex iterations: so much at first, and this many times more whenever its
+ * turn comes again. Parts that look good and are not cost little, and the one with the best plan is found among them. Measured.
+ */
+const LEAF_WORK = { first: 4_000, times: 4 } as const;
+/** Rows of a model whose iterations count once; larger ones count by the root of theirs. Measured. */
+const USUAL_ROWS = 1000;
+const LEAST_DEAR = 0.5;
+/** Above so many doses to choose from a settled part is split by its packages and trips as well. Measured. */
+const MANY_DOSES = 3000;
+/** Most work of a search among the doses that a relaxation uses, simplex iterations, and how close it need come, a share. */
+const NEAR_SEARCH = { work: 12_000, gap: 0.002 } as const;
 /** While the best plan so far is further from the best there is than this share, parts are followed down to a plan first. Measured. */
 const FAR = 0.05;
+/** A product that a relaxation uses less than this is no part of its shelf. */
+const HARDLY_USED = 0.05;
 
 /** Plans to begin with, each made when its turn comes, values by column name. */
 export type Beginning = () => ReadonlyMap<string, number> | undefined;
 
-export interface SearchLimits extends Pick<SolveLimits, 'gap' | 'seconds'> {
+export interface SearchLimits extends Pick<SolveLimits, 'gap' | 'work' | 'seconds'> {
   begin?: readonly Beginning[];
 }
 
 const NONE: Bounds = new Map();
 
-/** Any plan, soon: sought in the weeks that the relaxation uses. */
-export function anyPlan(model: PlanModel, solver: Solver, seconds: number): SolveResult {
+/** Any plan, soon: sought in the weeks and among the products that the relaxation uses. */
+export function anyPlan(model: PlanModel, solver: Solver, limits: Pick<SolveLimits, 'work' | 'seconds'>): SolveResult {
   const relaxation = solver.relaxation(model.milp);
   try {
-    const relaxed = relaxation.under(NONE, seconds);
-    if (relaxed.status !== 'optimal') return { status: relaxed.status };
-    return solver.solve(nearTo(model, relaxed.values, NONE), { firstFeasible: true, seconds });
+    const relaxed = relaxation.under(NONE, limits);
+    if (relaxed.status !== 'optimal') return { status: relaxed.status, work: relaxed.work };
+    const near = nearTo(model, relaxed.values, shelfOf(model, relaxed.values));
+    const found = solver.solve(near, { firstFeasible: true, ...limits });
+    return { ...found, work: found.work + relaxed.work };
   } finally {
     relaxation.end();
   }
 }
+
+/** Bounds that leave a search only the products which a relaxation uses. */
+const shelfOf = ({ uses }: PlanModel, values: ArrayLike<number>): Map<number, readonly [number, number]> =>
+  new Map([...uses.values()].flatMap((column) => ((values[column] ?? 0) < HARDLY_USED ? [[column, [0, 0]]] : [])));
 
 /** The model with every dose left out that lies in a week which the relaxation leaves alone, under some bounds. */
 function nearTo({ milp, doses }: PlanModel, values: ArrayLike<number>, bounds: Bounds): Milp {
@@ -60,14 +78,11 @@ const least = (parts: readonly Part[]): Part => parts.reduce((a, b) => (b.bound 
 
 const isWhole = (value: number): boolean => Math.abs(value - Math.round(value)) <= WHOLE;
 
-/** The two halves of a part on the first of its counts that is not whole: so many or fewer, one more or above. */
-function halves({ milp, totals, packages }: PlanModel, { bounds, relaxed }: Part): Bounds[] | undefined {
-  if (!relaxed) return undefined;
-  const column = [...totals, ...packages].find((c) => !isWhole(relaxed.values[c] ?? 0));
-  if (column === undefined) return undefined;
+/** The two halves of a part on a count that is not whole: so many or fewer, one more or above. */
+function halves({ milp }: PlanModel, { bounds, relaxed }: Part, column: number): Bounds[] {
   const own = milp.columns[column] as Milp['columns'][number];
   const [lower, upper] = bounds.get(column) ?? [own.lower, own.upper];
-  const value = relaxed.values[column] as number;
+  const value = relaxed?.values[column] ?? 0;
   return [
     new Map(bounds).set(column, [lower, Math.floor(value)]),
     new Map(bounds).set(column, [Math.ceil(value), upper]),
@@ -75,29 +90,38 @@ function halves({ milp, totals, packages }: PlanModel, { bounds, relaxed }: Part
 }
 
 /**
- * Finds a plan and proves how good it is. A solver alone proves slowly here, because half a bag in a relaxation costs half
- * a bag; so all plans are first split by what they count: packages bought, trips taken, packages of each product. A
- * relaxation whose counts are whole is close to the truth. The part with the least bound is taken up next (while no good
- * plan is known, the better half of the last). Once its counts are whole, a plan is sought in the weeks that its relaxation
- * uses, and what that does not prove is left to the solver's own search. Every plan is in one of the parts, so the least of
+ * Finds a plan and proves how good it is. A solver alone proves slowly here, because half a bag in a relaxation costs half a bag, and the
+ * more bags stand on the shelf the more halves there are. So first the shelf is sifted: a product that no plan can use and still be
+ * better than the best known is dropped, with that proof. Then all plans are split by what they count: products used, packages bought,
+ * trips taken, packages of each product. A relaxation whose counts are whole is close to the truth. The part with the least bound is taken
+ * up next (while no good plan is known, the better half of the last). Once its counts are whole, a plan is sought in the weeks that its
+ * relaxation uses, and what that does not prove is left to the solver's own search. Every plan is in one of the parts, so the least of
  * their bounds holds for all.
  *
  * @param begin plans to begin with; each that is better than the one before is reported at once
- * @param now clock, s
+ * @param now clock, s: only for what is reported and for the last guard
  * @returns `optimal` within `gap`; `feasible` with the gap that is proven; `infeasible` where no plan can exist; `unknown` where
- * the seconds ended before there was a plan. 130 lb from bags of 50 lb at $45 and 20 lb at $20: one and four bags, $125.
+ * the work ended before there was a plan. 130 lb from bags of 50 lb at $45 and 20 lb at $20: one and four bags, $125.
  */
 export function splitSearch(
   model: PlanModel,
   solver: Solver,
-  { gap = 1e-4, seconds = 60, begin = [] }: SearchLimits,
+  { gap = 1e-4, work = Infinity, seconds = 60, begin = [] }: SearchLimits,
   report: (progress: SolveProgress) => void = () => {},
   now: () => number = () => performance.now() / 1000,
 ): SolveResult {
   const from = now();
   const { milp } = model;
   const passed = () => now() - from;
-  const remaining = () => Math.max(0.1, seconds - passed());
+  // an iteration of a large model is dearer than one of a small
+  const dear = Math.max(LEAST_DEAR, Math.sqrt(milp.rows.length / USUAL_ROWS));
+  let spent = 0;
+  /** What is left of the limits, for a solve that may have so much of the work. */
+  const left = (most = Infinity) => ({
+    work: Math.max(1, Math.min(most, (work - spent) / dear)),
+    seconds: Math.max(0.1, seconds - passed()),
+  });
+  const over = () => spent >= work || passed() >= seconds;
   let best: { objective: number; values: Float64Array } | undefined;
   let parts: Part[] = [];
   const closed: number[] = [];
@@ -125,83 +149,147 @@ export function splitSearch(
     tell(values);
   };
   const hear = ({ values, best: objective }: SolveProgress) => take({ values, objective });
+  const solve = (under: Milp, limits: SolveLimits, listen?: (progress: SolveProgress) => void): SolveResult => {
+    const result = solver.solve(under, { ...limits, ...left(limits.work) }, listen);
+    spent += result.work * dear;
+    take(result);
+    return result;
+  };
 
   for (const beginning of begin) {
     const start = beginning();
-    if (start) take(solver.solve(filledFrom(model, start), { gap: 0.05, seconds: NEAR_SEARCH.seconds }));
+    if (start) solve(filledFrom(model, start), { gap: 0.05, work: NEAR_SEARCH.work });
   }
   const relaxation = solver.relaxation(milp);
-  let looked = 0;
   const relax = (bounds: Bounds, of?: Part): Part | undefined => {
     const atLeast = of?.bound ?? -Infinity;
-    looked++;
-    const relaxed = relaxation.under(bounds, remaining(), of?.relaxed);
+    const relaxed = relaxation.under(bounds, left(), of?.relaxed);
+    spent += relaxed.work * dear;
     if (relaxed.status === 'infeasible') return undefined;
     if (relaxed.status !== 'optimal') return { bounds, bound: atLeast };
     return { bounds, bound: Math.max(atLeast, relaxed.objective), relaxed };
   };
   /** Seeks a plan where the relaxation has its doses, of the packages it buys and so many more of each. */
-  const seekNear = ({ bound: atLeast, relaxed }: Part, more: number) => {
+  const seekNear = ({ bounds, bound: atLeast, relaxed }: Part, more: number) => {
     if (!relaxed) return;
-    const packages = new Map(
-      model.packages.map((column) => {
-        const few = Math.ceil((relaxed.values[column] ?? 0) - WHOLE);
-        return [column, [milp.columns[column]?.lower ?? 0, few + more]] as const;
-      }),
+    const near = new Map([...bounds, ...shelfOf(model, relaxed.values)]);
+    for (const column of model.packages) {
+      const few = Math.ceil((relaxed.values[column] ?? 0) - WHOLE);
+      near.set(column, [milp.columns[column]?.lower ?? 0, few + more]);
+    }
+    solve(
+      nearTo(model, relaxed.values, near),
+      { gap: Math.min(gap, NEAR_SEARCH.gap), work: NEAR_SEARCH.work, target: atLeast / (1 - gap) },
+      hear,
     );
-    const limits = {
-      gap: Math.min(gap, NEAR_SEARCH.gap),
-      seconds: Math.min(NEAR_SEARCH.seconds, remaining()),
-      target: atLeast / (1 - gap),
-    };
-    take(solver.solve(nearTo(model, relaxed.values, packages), limits, hear));
+  };
+  /** Bounds that every better plan keeps: products that none of them uses, and such as all of them do. */
+  const sifted = new Map<number, readonly [number, number]>();
+  const sift = (whole: Part): Part | undefined => {
+    const values = whole.relaxed?.values;
+    if (!values || !best) return whole;
+    const byUse = [...model.uses.values()].sort((a, b) => (values[a] ?? 0) - (values[b] ?? 0));
+    for (const column of byUse) {
+      if (over() || sifted.has(column)) continue;
+      const used = (values[column] ?? 0) > 0.5;
+      const other = relax(new Map(sifted).set(column, used ? [0, 0] : [1, 1]), whole);
+      if (other && other.bound < (best as { objective: number }).objective * (1 - gap)) continue;
+      sifted.set(column, used ? [1, 1] : [0, 0]);
+      if (other) closed.push(other.bound);
+    }
+    return relax(sifted, whole);
   };
   try {
     const whole = relax(NONE);
-    if (!whole) return { status: 'infeasible' };
+    if (!whole) return { status: 'infeasible', work: spent };
     parts = [whole];
     tell();
     if (!best) seekNear(whole, 1);
+    const left1 = sift(whole);
+    parts = left1 ? [left1] : [];
+    tell();
     let followed: Part[] = [];
-    while (parts.length > 0 && distance() > gap && passed() < seconds) {
+    const replace = (part: Part, by: readonly Part[]) => {
+      parts = [...parts.filter((p) => p !== part), ...by];
+      followed = [...by];
+      tell();
+    };
+    /** A part whose products are whole: those of its relaxation alone, and beside it the parts that use another one as well. */
+    const byShelf = (part: Part, others: readonly number[]) => {
+      const base = new Map(part.bounds);
+      const beside: Part[] = [];
+      for (const column of others) {
+        const one = relax(new Map(base).set(column, [1, 1]), part);
+        base.set(column, [0, 0]);
+        if (one && best && one.bound >= best.objective * (1 - gap)) closed.push(one.bound);
+        else if (one) beside.push(one);
+      }
+      const alone: Part = { ...part, bounds: base };
+      replace(part, [alone, ...beside]);
+      followed = [alone];
+    };
+    while (parts.length > 0 && distance() > gap && !over()) {
       const part = least(followed.length > 0 && distance() > FAR ? followed : parts);
-      const split = looked < MOST_PARTS ? halves(model, part) : undefined;
-      if (split) {
-        followed = split.flatMap((bounds) => relax(bounds, part) ?? []);
-        parts = [...parts.filter((p) => p !== part), ...followed];
-        tell();
+      const values = part.relaxed?.values;
+      const uses = [...model.uses.values()];
+      const between = uses
+        .filter((column) => values && !isWhole(values[column] ?? 0))
+        .sort((x, y) => Math.abs((values?.[x] ?? 0) - 0.5) - Math.abs((values?.[y] ?? 0) - 0.5))[0];
+      if (between !== undefined) {
+        replace(
+          part,
+          halves(model, part, between).flatMap((bounds) => relax(bounds, part) ?? []),
+        );
+        continue;
+      }
+      const others = uses.filter((column) => values && (values[column] ?? 0) < 0.5 && !part.bounds.has(column));
+      if (others.length > 0) {
+        byShelf(part, others);
+        continue;
+      }
+      const count = [...model.totals, ...model.packages].find((column) => values && !isWhole(values[column] ?? 0));
+      if (count !== undefined && model.doses.length > MANY_DOSES) {
+        replace(
+          part,
+          halves(model, part, count).flatMap((bounds) => relax(bounds, part) ?? []),
+        );
         continue;
       }
       followed = [];
-      // the very packages of the relaxation often do, and then a plan is there at once
-      seekNear(part, 0);
-      if (distance() > gap) seekNear(part, 1);
-      if (distance() <= gap || passed() >= seconds) break;
-      const result = solver.solve(
+      const result = solve(
         bounded(milp, part.bounds),
-        { gap, seconds: remaining(), start: startOf(model, part.bounds, best?.values) },
+        {
+          gap,
+          work: part.work ?? LEAF_WORK.first,
+          enough: best && best.objective * (1 - gap),
+          start: startOf(model, part.bounds, best?.values),
+        },
         (progress) => {
           part.bound = Math.max(part.bound, progress.bound ?? -Infinity);
           if (progress.values) hear(progress);
           else tell();
         },
       );
-      take(result);
       parts = parts.filter((p) => p !== part);
-      // searched to the end, a part holds nothing better than its bound; a part given up keeps the bound it had
-      if (result.status !== 'infeasible') closed.push(Math.max(part.bound, result.bound ?? -Infinity));
-      if (result.status !== 'optimal' && result.status !== 'infeasible') break;
+      part.bound = Math.max(part.bound, result.bound ?? -Infinity);
+      const proven = best && part.bound >= best.objective * (1 - gap);
+      if (result.status === 'optimal' || proven) closed.push(part.bound);
+      // a part that holds nothing at all leaves no bound; one that was given up waits with what it has learned
+      else if (result.status !== 'infeasible')
+        parts.push({ ...part, work: (part.work ?? LEAF_WORK.first) * LEAF_WORK.times });
+      tell();
     }
   } finally {
     relaxation.end();
   }
-  if (!best) return { status: parts.length === 0 && closed.length === 0 ? 'infeasible' : 'unknown' };
+  if (!best) return { status: parts.length === 0 && closed.length === 0 ? 'infeasible' : 'unknown', work: spent };
   return {
     status: distance() <= gap + 1e-9 ? 'optimal' : 'feasible',
     objective: best.objective,
     bound: bound(),
     gapPercent: gapPercent(),
     values: best.values,
+    work: spent,
   };
 }
 

@@ -1,7 +1,7 @@
 import type { ModelParts } from './model-parts';
 
 /** A week is a trip where anything goes out anywhere; trips cost, and there may be a most of them. */
-export function addTripRows({ builder, doses, problem, ignoring, fed, totals }: ModelParts): void {
+export function addTripRows({ builder, doses, problem, fed, totals }: ModelParts): void {
   const { weeks, tripCost, wishes, maxTrips, standingWeeks } = problem;
   const trips: [number, number][] = [];
   weeks.forEach((_, week) => {
@@ -21,7 +21,7 @@ export function addTripRows({ builder, doses, problem, ignoring, fed, totals }: 
       if (!dose.correction && (dose.carrier?.brings.N ?? 0) > 0) continue;
       // lime never shares its zone's day with ammonia, so the two together still make one trip at most
       const apart =
-        dose.correction?.purpose === 'lime' && !ignoring.has('lime-gap')
+        dose.correction?.purpose === 'lime'
           ? out.filter((d) => d.zone === dose.zone && d.carrier?.ammonia).map((d) => d.chosen)
           : [];
       goesOut(`${dose.chosen}`, [dose.chosen, ...apart]);
@@ -34,15 +34,6 @@ export function addTripRows({ builder, doses, problem, ignoring, fed, totals }: 
         trips.map(([column]) => column),
       ),
     );
-  if (maxTrips !== undefined && !ignoring.has('trips'))
-    builder.row(
-      'trips',
-      trips,
-      { upper: maxTrips - standingWeeks.size },
-      {
-        kind: 'trips',
-        says: `at most ${maxTrips} trips`,
-        yields: { unit: 'trip', weight: 0.5 },
-      },
-    );
+  // the person's own most; what it leaves no room for is short, and one more trip its cure
+  if (maxTrips !== undefined) builder.row('trips', trips, { upper: Math.max(0, maxTrips - standingWeeks.size) });
 }

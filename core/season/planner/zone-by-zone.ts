@@ -8,7 +8,6 @@ const settled = (zone: ZoneProblem, standing: StandingDose[]): ZoneProblem => ({
   ...zone,
   carriers: [],
   corrections: [],
-  correctionMissing: undefined,
   schools: { ...zone.schools, steps: [], amounts: [] },
   nitrogen: { least: 0, most: Infinity },
   phosphate: { least: 0, most: Infinity },
