@@ -1,6 +1,8 @@
 import type { Choices, Plan, PlannedDose } from '@core/records/case';
 import { currentPlan } from '@core/season/plan/current-plan';
+import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { deletePlan, existingProperty, saveChoices, savePlan } from '../../storage/property-repository';
+import { deleteProduct, saveProducts } from '../../storage/shelf-repository';
 import { todayIso } from '../../ui/today';
 import { chooseProducts } from '../../work/choose-products';
 import type { Undoable } from '../../work/property-action';
@@ -13,6 +15,8 @@ export type SeasonSent =
   | { intent: 'doses'; doses: PlannedDose[]; solved?: Plan['solved']; over: string | null }
   | { intent: 'keep'; doses: PlannedDose[]; over: string | null }
   | { intent: 'plain' }
+  | { intent: 'buy'; productId: string }
+  | { intent: 'take-off'; productId: string }
   | { intent: 'aside'; plan: Plan }
   | { intent: 'drop-aside'; planId: string };
 
@@ -25,6 +29,16 @@ export async function seasonAction(sent: SeasonSent, propertyId: string): Promis
   const file = await existingProperty(propertyId);
   const year = planYear(file, todayIso());
   const plan: Plan = currentPlan(file, year) ?? { id: `plan-${year}`, year, products: undefined, solved: undefined };
+  // a bag of the starter shelf that frees a shortfall, and its way back: the shelf is no part of a property's own changes
+  if (sent.intent === 'buy') {
+    const bag = STARTER_SHELF.find((product) => product.id === sent.productId);
+    if (bag) await saveProducts([bag]);
+    return {};
+  }
+  if (sent.intent === 'take-off') {
+    await deleteProduct(sent.productId);
+    return {};
+  }
   const work = () => {
     switch (sent.intent) {
       case 'product':

@@ -7,13 +7,14 @@ import { closedToNitrogen } from '@core/season/plan/season-windows';
 import { BoardBar } from './board/board-bar';
 import { BoardChecks } from './board/board-checks';
 import { BoardLanes } from './board/board-lanes';
+import { BoardShortfalls } from './board/board-shortfalls';
 import { ConsequenceLine } from './board/consequence-line';
 import { DosePanel } from './board/dose-panel';
 import { NO_EDITS } from './board/use-edits-that-mend';
 import { ZoneNitrogen } from './board/zone-nitrogen';
 import { BesidePlan } from './compare/beside-plan';
 import { Buying } from './export/buying';
-import { NoPlan, provenance, SearchLine } from './search/solve-bar';
+import { NothingFound, provenance, SearchLine } from './search/solve-bar';
 import { type SeasonBoardProps, type SeasonBoardState, useSeasonBoard } from './use-season-board';
 
 /** The season's board: the plan found or drawn by hand, judged at every step. */
@@ -29,9 +30,7 @@ export function SeasonBoard({ years, ...props }: SeasonBoardProps & { years: Rea
           <SeasonHead at={at} years={years} />
           <BoardBar at={at} />
           {search && <SearchLine search={search} onStop={at.stop} />}
-          {found && found.doses.length === 0 && found.status !== 'stopped' && (
-            <NoPlan found={found} onLetGo={at.letGo} onClose={() => at.setFound(undefined)} />
-          )}
+          {found?.status === 'drafted' && <NothingFound onClose={() => at.setFound(undefined)} />}
           {found && 'setAside' in found && found.setAside.length > 0 && (
             <ul className="setaside">
               {found.setAside.map((says) => (
@@ -70,6 +69,11 @@ export function SeasonBoard({ years, ...props }: SeasonBoardProps & { years: Rea
         </div>
         <aside className="margin">
           <PickedDose at={at} />
+          <BoardShortfalls
+            shortfalls={at.shortfalls}
+            zoneName={(id) => (at.file.zones.length > 1 ? at.file.zones.find((z) => z.id === id)?.name : undefined)}
+            onCure={at.cure}
+          />
           <BoardChecks
             judged={judged}
             zoneId={zone.id}

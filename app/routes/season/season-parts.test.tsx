@@ -1,3 +1,5 @@
+import { shortfallsOf } from '@core/season/shortfalls/shortfalls';
+import { BoardShortfalls } from './board/board-shortfalls';
 import { fireEvent, render, screen, within } from '@testing-library/react';
 import { readFileSync } from 'node:fs';
 import { MemoryRouter } from 'react-router';
@@ -21,7 +23,7 @@ import { ConsequenceLine } from './board/consequence-line';
 import { DosePanel } from './board/dose-panel';
 import { DoseTable } from './board/dose-table';
 import { clashes, layOut } from './board/lane-layout';
-import { NoPlan, provenance, SearchLine } from './search/solve-bar';
+import { NothingFound, provenance, SearchLine } from './search/solve-bar';
 import { PlanOptions } from './search/plan-options';
 
 const read = readCase(readFileSync('demo/quarry-lane-school.json', 'utf8'));
@@ -272,25 +274,23 @@ describe('a search and its end', () => {
     expect(provenance({ ...plan, keptOn: '2027-04-06' }, true)).toBe('saved 6 Apr 2027');
     expect(provenance({ ...plan, solved: { ...solved, gapPercent: 0.01 } }, false)).toContain('the best there is');
   });
-  it('offers to let go what frees the year, or to leave the plan', () => {
-    const [letGo, leave] = [vi.fn(), vi.fn()];
-    const conflict = {
-      letGo: [
-        {
-          key: 'south-lawn/nitrogen-year',
-          amount: 0.4,
-          unit: 'lb N per 1000 sq ft',
-          says: '2.43 lb N for the year on South lawn',
-          kind: 'nitrogen-year' as const,
-        },
-      ],
-      inTheWay: [],
-    };
-    render(<NoPlan found={{ status: 'infeasible', conflict: conflict as never }} onLetGo={letGo} onClose={leave} />);
-    expect(screen.getByRole('alert').textContent).toContain('No plan');
-    fireEvent.click(screen.getByRole('button', { name: /^Plan again and/ }));
-    fireEvent.click(screen.getByRole('button', { name: 'Cancel' }));
-    expect([letGo.mock.calls.length, leave.mock.calls.length]).toEqual([1, 1]);
+  it('says where the search found nothing, and goes when it is closed', () => {
+    const close = vi.fn();
+    render(<NothingFound onClose={close} />);
+    expect(screen.getByRole('alert').textContent).toContain('stands as it was');
+    fireEvent.click(screen.getByRole('button', { name: 'Close' }));
+    expect(close).toHaveBeenCalledOnce();
+  });
+  it('says what is short, why, and cures it by a button where it can be done', () => {
+    const cured = vi.fn();
+    const bare = { ...given, products: [] };
+    const shortfalls = shortfallsOf(bare, withDoses(planSeason(bare, 2027), bare, []));
+    expect(shortfalls.length).toBeGreaterThan(0);
+    render(<BoardShortfalls shortfalls={shortfalls} zoneName={() => 'Front'} onCure={cured} />);
+    const region = screen.getByRole('region', { name: 'Shortfalls' });
+    expect(region.textContent).toMatch(/Front: 0\.00 of \d\.\d\d lb N per 1000/);
+    fireEvent.click(screen.getAllByRole('button', { name: /^Buy / })[0]!);
+    expect(cured).toHaveBeenCalledWith(shortfalls.find((each) => each.cure.does)!.cure.does);
   });
   it('reads a step’s consequence out: what broke, what it cost, how many trips', () => {
     const [check] = judgePlan(given, withDoses(draft, given, [{ ...firstPlanned, rateLb: 90 }])).checks.filter(

@@ -18,6 +18,8 @@ const SHAPES: Shapes<SeasonSent> = {
   doses: { doses: 'list', solved: 'record?', over: 'text?' },
   keep: { doses: 'list', over: 'text?' },
   plain: {},
+  buy: { productId: 'text' },
+  'take-off': { productId: 'text' },
   aside: { plan: 'record' },
   'drop-aside': { planId: 'text' },
 };

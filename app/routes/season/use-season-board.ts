@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { careTasks } from '@core/care/tasks';
+import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import type { PlanAim, PlannedDose, Zone } from '@core/records/case';
 import { isRefusal, type Refusal } from '@core/reckoning/refusal';
 import { judgePlan } from '@core/season/checks/judge-plan';
@@ -9,6 +10,7 @@ import { keysOfGivenDoses } from '@core/season/plan/doses-given';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { weeklyNitrogen } from '@core/season/plan/weekly-nitrogen';
 import { withDoses } from '@core/season/plan/with-doses';
+import { type Cure, shortfallsOf } from '@core/season/shortfalls/shortfalls';
 import { useKey } from '../../ui/keys';
 import { useDone } from '../../work/use-done';
 import type { PropertyWork } from '../../work/property-work';
@@ -55,6 +57,7 @@ export function useSeasonBoard({ work, zone, storing, send: sendOn, onLaidAnew }
   // what is held over the board is judged live, as if it were dropped there
   const shown = useMemo(() => (held ? withDoses(draft, file, held) : board.season), [held, draft, file, board.season]);
   const judged = useMemo(() => (held ? judgePlan(file, shown) : board.judged), [held, file, shown, board.judged]);
+  const shortfalls = useMemo(() => shortfallsOf(file, shown), [file, shown]);
   const editsThatMend = useEditsThatMend(file, draft, doses, board.judged);
   const shownZone = shown.zones.find((z) => z.zone.id === zone.id);
 
@@ -139,6 +142,24 @@ export function useSeasonBoard({ work, zone, storing, send: sendOn, onLaidAnew }
     doses,
     shown,
     judged,
+    shortfalls,
+    /** Does what would free a shortfall, as far as a button can. */
+    cure: (does: NonNullable<Cure['does']>) => {
+      if (does.kind === 'find') return search.ask();
+      if (does.kind === 'trips')
+        return void done(
+          () => send({ intent: 'choices', choices: { maxTrips: does.most } }),
+          `${does.most} trips are allowed now: find the best plan again.`,
+          (answer) => send(undoOf(answer)),
+        );
+      const { productId } = does;
+      const name = STARTER_SHELF.find((p) => p.id === productId)?.name ?? productId;
+      void done(
+        () => send({ intent: 'buy', productId }),
+        `${name} is on the shelf now: find the best plan again.`,
+        () => send({ intent: 'take-off', productId }),
+      );
+    },
     shownZone,
     editsThatMend,
     edit,

@@ -1,11 +1,7 @@
 import { Button } from 'antd';
 import type { Plan } from '@core/records/case';
-import { conflictWords, letGoWords } from '@core/season/planner/conflict-words';
-import type { Conflict } from '@core/season/planner/conflicts';
-import type { BestPlan } from '@core/season/planner/plan-best';
 import { showMoney, fixed } from '@core/words/numbers';
 import { sayDate } from '@core/words/days';
-import { Substances } from '../../../ui/substance';
 import { StandingGlyph } from '../../../ui/glyphs';
 import type { Search } from './use-solver';
 
@@ -39,35 +35,16 @@ export function SearchLine({ search, onStop }: { search: Search; onStop: () => v
   );
 }
 
-/** Why there is no plan, and what could be let go. */
-export function NoPlan({
-  found,
-  onLetGo,
-  onClose,
-}: {
-  found: Pick<BestPlan, 'status'> & { conflict?: Conflict };
-  onLetGo: (conflict: Conflict) => void;
-  onClose: () => void;
-}) {
-  const { conflict } = found;
+/** That a search found nothing, and what stands instead. */
+export function NothingFound({ onClose }: { onClose: () => void }) {
   return (
     <div className="noplan" role="alert">
       <p>
-        <StandingGlyph standing="fail" /> <b>No plan</b>
+        <StandingGlyph standing="warn" /> <b>Nothing found yet</b>
       </p>
-      {conflictWords(found).map((says) => (
-        <p key={says}>
-          <Substances text={says} />
-        </p>
-      ))}
+      <p>The search used up its work before it had a plan. The plan on the board stands as it was.</p>
       <div className="acts">
-        {conflict && conflict.letGo.length > 0 && (
-          <Button type="primary" onClick={() => onLetGo(conflict)}>
-            Plan again and{' '}
-            {conflict.letGo.length === 1 ? letGoWords(conflict.letGo[0]!).split(' (')[0] : 'let these go'}
-          </Button>
-        )}
-        <Button onClick={onClose}>Cancel</Button>
+        <Button onClick={onClose}>Close</Button>
       </div>
     </div>
   );

@@ -37,7 +37,7 @@ describe('searching for a plan', () => {
     const { result, acts } = opened({ doses: [locked, ...GOOD.slice(1)], aim: 'cheapest' });
     act(() => result.current.ask());
     await waitFor(() => expect(acts.onFound).toHaveBeenCalledOnce());
-    expect(wishesOf(0)).toMatchObject({ aim: 'cheapest', locked: [locked], letGo: {} });
+    expect(wishesOf(0)).toMatchObject({ aim: 'cheapest', locked: [locked] });
     const [doses, says, solved] = acts.onFound.mock.calls[0] as [typeof GOOD, string, Plan['solved']];
     expect([doses, says]).toEqual([GOOD, 'Plan found']);
     expect(solved).toEqual({ on: TODAY, status: 'optimal', gapPercent: 0.4, aim: 'cheapest' });
@@ -50,21 +50,18 @@ describe('searching for a plan', () => {
     rerender({ ...props, busy: false });
     await waitFor(() => expect(solver.solve).toHaveBeenCalledOnce());
   });
-  it('leaves the board alone where no plan exists, and tries again with what is let go', async () => {
-    const conflict = {
-      standing: 'least' as const,
-      letGo: [{ key: '/trips', kind: 'trips' as const, says: 'at most 2 trips', amount: 2, unit: 'trip' }],
-      inTheWay: [],
-    };
-    solver.solve.mockResolvedValueOnce({ status: 'infeasible', doses: [], conflict, setAside: [] });
+  it('leaves the board alone where nothing was found in the work of a search', async () => {
+    solver.solve.mockResolvedValueOnce({ status: 'drafted', doses: [], setAside: [] });
     const { result, acts } = opened();
     act(() => result.current.ask());
-    await waitFor(() => expect(result.current.found?.status).toBe('infeasible'));
+    await waitFor(() => expect(result.current.found?.status).toBe('drafted'));
     expect(acts.onFound).not.toHaveBeenCalled();
-    solver.solve.mockResolvedValueOnce(found(0.2));
-    act(() => result.current.letGo(conflict));
+  });
+  it('takes a plan without doses where nothing may go down', async () => {
+    solver.solve.mockResolvedValueOnce({ status: 'optimal', doses: [], gapPercent: 0, setAside: [] });
+    const { result, acts } = opened();
+    act(() => result.current.ask());
     await waitFor(() => expect(acts.onFound).toHaveBeenCalledOnce());
-    expect(wishesOf(1)).toMatchObject({ letGo: { '/trips': 2 } });
   });
   it('takes the best so far of a search that was stopped, and nothing where there was none', async () => {
     const { result, acts } = opened();

@@ -1,6 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Plan, PlanAim, PlannedDose } from '@core/records/case';
-import type { Conflict } from '@core/season/planner/conflicts';
 import type { PropertyWork } from '../../../work/property-work';
 import { asidePlan, wishedName } from './aside-plan';
 import { type Found, useSolver } from './use-solver';
@@ -30,7 +29,7 @@ export interface PlanSearch {
   onFault: (says: string) => void;
 }
 
-/** Searching as the board asks for it: for the best plan, for one that lets something go, for those of the other aims. */
+/** Searching as the board asks for it: for the best plan, and for those of the other aims. */
 export function usePlanSearch({ work, aim, doses, busy, onBegin, onFound, onBeside, onFault }: PlanSearch) {
   const { file, today, year, plan } = work;
   const [found, setFound] = useState<Found | undefined>();
@@ -42,13 +41,14 @@ export function usePlanSearch({ work, aim, doses, busy, onBegin, onFound, onBesi
   });
   const wishes = { picked: plan?.products ?? {}, locked: doses.filter((d) => d.locked) };
 
-  const run = async (letGo: Record<string, number> = {}) => {
+  const run = async () => {
     setFound(undefined);
     onBegin();
     try {
-      const best = await solve(file, year, today, { ...wishes, aim, letGo });
+      const best = await solve(file, year, today, { ...wishes, aim });
       setFound(best);
-      if (best.doses.length > 0)
+      // a plan without doses is one too, where nothing may go down: what is short says why
+      if (best.doses.length > 0 || best.status === 'optimal' || best.status === 'feasible')
         handOver.current.onFound(
           best.doses,
           best.status === 'stopped' ? 'Search stopped, best so far taken' : 'Plan found',
@@ -65,7 +65,7 @@ export function usePlanSearch({ work, aim, doses, busy, onBegin, onFound, onBesi
       for (const other of otherAims(aim)) {
         const best = await solve(file, year, today, { ...wishes, aim: other });
         if (best.status === 'stopped') return;
-        if (best.doses.length === 0) setFound(best);
+        if (best.status === 'drafted' || best.status === 'no-climate') setFound(best);
         else
           await handOver.current.onBeside(
             asidePlan(file, year, {
@@ -91,7 +91,5 @@ export function usePlanSearch({ work, aim, doses, busy, onBegin, onFound, onBesi
     });
     return () => clearTimeout(soon);
   });
-  const letGo = (conflict: Conflict) =>
-    void run(Object.fromEntries(conflict.letGo.map((each) => [each.key, each.amount])));
-  return { search, stop, found, setFound, ask, letGo, findBeside };
+  return { search, stop, found, setFound, ask, findBeside };
 }

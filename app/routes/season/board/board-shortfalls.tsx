@@ -1,0 +1,53 @@
+import { Button } from 'antd';
+import type { Cure, Shortfall } from '@core/season/shortfalls/shortfalls';
+import { shortfallWords } from '@core/season/shortfalls/shortfalls';
+import { Substances } from '../../../ui/substance';
+
+/** What a button of a cure is called; a cure that nobody can do from here has none. */
+function actOf({ says, does }: Cure): string | undefined {
+  if (does?.kind === 'find') return 'Find the best plan';
+  return does && says.replace(/\.$/, '');
+}
+
+/** What the plan leaves short, over its checks: how much, why, and what would free it. Nothing where all is met. */
+export function BoardShortfalls({
+  shortfalls,
+  zoneName,
+  onCure,
+}: {
+  shortfalls: readonly Shortfall[];
+  /** Name of a zone, where the property has more than one. */
+  zoneName: (zoneId: string) => string | undefined;
+  onCure: (does: NonNullable<Cure['does']>) => void;
+}) {
+  if (shortfalls.length === 0) return null;
+  return (
+    <section aria-labelledby="shortfalls" className="shortfalls">
+      <h2 id="shortfalls">Shortfalls</h2>
+      <ul>
+        {shortfalls.map((each) => {
+          const { zoneId, need, cure } = each;
+          const act = actOf(cure);
+          const name = zoneName(zoneId);
+          return (
+            <li key={`${zoneId}/${need}/${each.because}`}>
+              {name !== undefined && <b>{name}: </b>}
+              <Substances text={shortfallWords(each)} />
+              <div className="cure">
+                {act !== undefined && cure.does ? (
+                  <Button size="small" onClick={() => onCure(cure.does as NonNullable<Cure['does']>)}>
+                    {act}
+                  </Button>
+                ) : (
+                  <span className="small">
+                    <Substances text={cure.says} />
+                  </span>
+                )}
+              </div>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
