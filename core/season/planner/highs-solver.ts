@@ -69,7 +69,6 @@ function solve(
       mip_rel_gap: limits.gap ?? 1e-4,
       time_limit: limits.seconds ?? LAST_GUARD_S,
       ...(limits.target === undefined ? {} : { objective_target: limits.target }),
-      ...(limits.firstFeasible ? { mip_max_improving_sols: 1 } : {}),
     });
     if (limits.start) {
       const known = columns.flatMap(({ name }, index) => {

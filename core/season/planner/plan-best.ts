@@ -32,7 +32,7 @@ export interface PlanProgress extends Omit<SolveProgress, 'values'> {
 /** A plan within two percent of the best is as good as the best: prices and growth are not known closer. Decision. */
 export const GOOD_ENOUGH_GAP = 0.02;
 /** Most work of a search before the best so far is taken, simplex iterations: about half a minute of a usual machine. Measured. */
-export const MOST_WORK = 60_000;
+export const MOST_WORK = 40_000;
 /** The last guard, where a machine is far slower, s. */
 export const LONGEST_SEARCH_S = 120;
 /**

@@ -33,8 +33,6 @@ export interface SolveLimits {
   target?: number;
   /** A bound that is proof enough: a search whose plans are all proven to cost as much may end. */
   enough?: number;
-  /** Any plan will do. */
-  firstFeasible?: boolean;
   /** A plan to start from, values by column name; what is missing is filled in. */
   start?: ReadonlyMap<string, number>;
 }

@@ -48,20 +48,6 @@ export interface SearchLimits extends Pick<SolveLimits, 'gap' | 'work' | 'second
 
 const NONE: Bounds = new Map();
 
-/** Any plan, soon: sought in the weeks and among the products that the relaxation uses. */
-export function anyPlan(model: PlanModel, solver: Solver, limits: Pick<SolveLimits, 'work' | 'seconds'>): SolveResult {
-  const relaxation = solver.relaxation(model.milp);
-  try {
-    const relaxed = relaxation.under(NONE, limits);
-    if (relaxed.status !== 'optimal') return { status: relaxed.status, work: relaxed.work };
-    const near = nearTo(model, relaxed.values, shelfOf(model, relaxed.values));
-    const found = solver.solve(near, { firstFeasible: true, ...limits });
-    return { ...found, work: found.work + relaxed.work };
-  } finally {
-    relaxation.end();
-  }
-}
-
 /** Bounds that leave a search only the products which a relaxation uses. */
 const shelfOf = ({ uses }: PlanModel, values: ArrayLike<number>): Map<number, readonly [number, number]> =>
   new Map([...uses.values()].flatMap((column) => ((values[column] ?? 0) < HARDLY_USED ? [[column, [0, 0]]] : [])));

@@ -2,7 +2,6 @@ import { describe, expect, it } from 'vitest';
 import { printPlan } from '../../files/plan-results';
 import { STARTER_SHELF } from '../../packs/starter-shelf';
 import type { Case, Product } from '../../records/case';
-import { anyPlan } from './split-search';
 import { buildModel } from './build-model';
 import { highsSolver } from './highs-solver';
 import { demo, highs } from './planner.fixture';
@@ -101,7 +100,7 @@ describe('a model without rows', () => {
     const empty = demo('okonedo-residence');
     only([])(empty);
     const model = buildModel(planProblem(empty, planSeason(empty, 2027))!);
-    const { status, values } = anyPlan(model, highsSolver(highs), {});
+    const { status, values } = highsSolver(highs).solve(model.milp);
     expect(status).toBe('optimal');
     expect(model.doses).toEqual([]);
     expect(model.milp.columns.some(({ name }, i) => name.startsWith('short_N') && values![i]! > 0)).toBe(true);
