@@ -7,8 +7,8 @@ import type { ZoneProblem } from './problem-shape';
  * price changes in docs/sensitivity.md.
  */
 export const PRICES = {
-  /** A pound of a need that is not brought, lb nutrient/1000 ft2: of N and P2O5 more than a bag and a trip for a quarter pound. */
-  short: { N: 400, P2O5: 400, K2O: 150, Mg: 200, S: 200 },
+  /** A pound of a need that is not brought, lb nutrient/1000 ft2: more than a bag and a trip for a quarter pound. */
+  short: { N: 400, P2O5: 400, K2O: 250, Mg: 200, S: 200 },
   /** The same on large ground, where a pound per 1000 is many pounds: dearer than any bag of it, $ per lb nutrient of the zone. */
   shortPerLb: { N: 15, P2O5: 15, K2O: 10, Mg: 10, S: 10 },
   /** A dose of lime, sulfur or gypsum that this year has a day for and does not get. */
