@@ -108,6 +108,8 @@ export const BODIES: Record<string, Ask> = {
     over: file.plans?.[0]?.changedAt ?? null,
   }),
   'season/plain': () => ({}),
+  'season/take-off': ({ products }) => ({ productId: products.at(-1)!.id }),
+  'season/buy': () => ({ productId: 'biosolid-5-3-0' }),
   'season/aside': () => ({ plan: { id: 'beside', year: 2027, aside: true, name: 'Beside', doses: [] } }),
   'season/drop-aside': ({ file }) => ({ planId: file.plans?.[0]?.id ?? 'none' }),
   'climate/use': ({ file }) => ({

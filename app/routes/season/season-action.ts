@@ -2,7 +2,7 @@ import type { Choices, Plan, PlannedDose } from '@core/records/case';
 import { currentPlan } from '@core/season/plan/current-plan';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { deletePlan, existingProperty, saveChoices, savePlan } from '../../storage/property-repository';
-import { deleteProduct, saveProducts } from '../../storage/shelf-repository';
+import { deleteProduct, loadShelf, saveProducts } from '../../storage/shelf-repository';
 import { todayIso } from '../../ui/today';
 import { chooseProducts } from '../../work/choose-products';
 import type { Undoable } from '../../work/property-action';
@@ -32,7 +32,8 @@ export async function seasonAction(sent: SeasonSent, propertyId: string): Promis
   // a bag of the starter shelf that frees a shortfall, and its way back: the shelf is no part of a property's own changes
   if (sent.intent === 'buy') {
     const bag = STARTER_SHELF.find((product) => product.id === sent.productId);
-    if (bag) await saveProducts([bag]);
+    // another tab may have put it there meanwhile
+    if (bag && !(await loadShelf()).some(({ id }) => id === bag.id)) await saveProducts([bag]);
     return {};
   }
   if (sent.intent === 'take-off') {
