@@ -3,11 +3,9 @@ import type { Cure, Shortfall } from '@core/season/shortfalls/shortfalls';
 import { shortfallWords } from '@core/season/shortfalls/shortfalls';
 import { Substances } from '../../../ui/substance';
 
-/** What a button of a cure is called; a cure that nobody can do from here has none. */
-function actOf({ says, does }: Cure): string | undefined {
-  if (does?.kind === 'find') return 'Find the best plan';
-  return does && says.replace(/\.$/, '');
-}
+/** What a button of a cure is called; the search has its button on the board already, and other cures nobody can do from here. */
+const actOf = ({ says, does }: Cure): string | undefined =>
+  does && does.kind !== 'find' ? says.replace(/\.$/, '') : undefined;
 
 /** What the plan leaves short, over its checks: how much, why, and what would free it. Nothing where all is met. */
 export function BoardShortfalls({
