@@ -39,7 +39,7 @@ export function printPlan(given: Case, { year, packs, asOf, judgedOn, best, seco
   const locked = kept?.doses?.filter((d) => d.locked) ?? [];
   const found = best(given, draft, picked, locked);
   // a search that found nothing in its limit says nothing about what is possible: the plain draft stands in for it
-  const drafted = found.doses.length === 0 && found.status !== 'optimal';
+  const drafted = found.status === 'drafted' || found.status === 'no-climate';
   const plan = drafted ? draft : withDoses(draft, given, found.doses);
   const conflicts = drafted ? [] : lockedConflicts(given, draft, found.doses, locked);
   const checks =
@@ -88,11 +88,7 @@ export function printPlan(given: Case, { year, packs, asOf, judgedOn, best, seco
     shortfalls: shortfallsOf(given, plan).map(({ cure, ...each }) => ({ ...each, cure: cure.says })),
     setAside: found.setAside,
     solver: {
-      status: drafted
-        ? ('drafted' as const)
-        : conflicts.length > 0
-          ? ('infeasible' as const)
-          : (found.status as 'optimal' | 'feasible'),
+      status: drafted ? ('drafted' as const) : conflicts.length > 0 ? ('infeasible' as const) : found.status,
       gapPercent: found.gapPercent ?? null,
       seconds: seconds?.() ?? 0,
       work: found.work ?? 0,

@@ -57,7 +57,7 @@ export function useSeasonBoard({ work, zone, storing, send: sendOn, onLaidAnew }
   // what is held over the board is judged live, as if it were dropped there
   const shown = useMemo(() => (held ? withDoses(draft, file, held) : board.season), [held, draft, file, board.season]);
   const judged = useMemo(() => (held ? judgePlan(file, shown) : board.judged), [held, file, shown, board.judged]);
-  const shortfalls = useMemo(() => shortfallsOf(file, shown), [file, shown]);
+  const shortfalls = useMemo(() => shortfallsOf(file, board.season), [file, board.season]);
   const editsThatMend = useEditsThatMend(file, draft, doses, board.judged);
   const shownZone = shown.zones.find((z) => z.zone.id === zone.id);
 
@@ -145,7 +145,6 @@ export function useSeasonBoard({ work, zone, storing, send: sendOn, onLaidAnew }
     shortfalls,
     /** Does what would free a shortfall, as far as a button can. */
     cure: (does: NonNullable<Cure['does']>) => {
-      if (does.kind === 'find') return search.ask();
       if (does.kind === 'trips')
         return void done(
           () => send({ intent: 'choices', choices: { maxTrips: does.most } }),

@@ -33,22 +33,19 @@ const zoneLb = (zone: ZoneProblem, lbPerThousand: number): number => (lbPerThous
 
 /** What the property needs: each nutrient's year, and the nitrogen that the late-season steps ask for. */
 function demandsOf({ problem: { zones }, shorts }: ModelParts): Demand[] {
-  const shortsOf = (key: string, lbOf: (zone: ZoneProblem) => number) =>
-    zones.flatMap((zone, z) => {
-      const column = shorts.get(`${key}_${z}`);
-      return column === undefined ? [] : [[column, zoneLb(zone, lbOf(zone))] as const];
-    });
+  const shortOf = (key: string, zone: ZoneProblem, lb: number) => {
+    const column = shorts.get(key);
+    return column === undefined ? [] : [[column, zoneLb(zone, lb)] as const];
+  };
   const sum = (lbOf: (zone: ZoneProblem) => number) => zones.reduce((all, zone) => all + zoneLb(zone, lbOf(zone)), 0);
   const ofYear = (nutrient: 'N' | 'P2O5' | 'K2O', band: 'nitrogen' | 'phosphate' | 'potash'): Demand => ({
     name: nutrient,
     needLb: sum((zone) => Math.max(0, zone[band].least)),
-    shorts: shortsOf(nutrient, () => 1),
+    shorts: zones.flatMap((zone, z) => shortOf(`${nutrient}_${z}`, zone, 1)),
     use: (zone, carrier) => ({ share: carrier.brings[nutrient], mostLb: mostOfYear(zone, carrier) }),
   });
   const stepsOf = (zone: ZoneProblem, carrier: Carrier) =>
     zone.schools.steps.filter((step) => step.serves(carrier.product));
-  const stepLb = (zone: ZoneProblem, s: number) => zone.schools.steps[s]?.leastLb ?? 0;
-  const mostSteps = Math.max(0, ...zones.map((zone) => zone.schools.steps.length));
   return [
     ofYear('N', 'nitrogen'),
     ofYear('P2O5', 'phosphate'),
@@ -56,11 +53,8 @@ function demandsOf({ problem: { zones }, shorts }: ModelParts): Demand[] {
     {
       name: 'steps',
       needLb: sum((zone) => zone.schools.steps.reduce((lb, step) => lb + step.leastLb, 0)),
-      shorts: Array.from({ length: mostSteps }, (_, s) => s).flatMap((s) =>
-        zones.flatMap((zone, z) => {
-          const column = shorts.get(`step_${z}_${s}`);
-          return column === undefined ? [] : [[column, zoneLb(zone, stepLb(zone, s))] as const];
-        }),
+      shorts: zones.flatMap((zone, z) =>
+        zone.schools.steps.flatMap((step, s) => shortOf(`step_${z}_${s}`, zone, step.leastLb)),
       ),
       use: (zone, carrier) => {
         const steps = stepsOf(zone, carrier);

@@ -42,7 +42,8 @@ export const LONGEST_SEARCH_S = 120;
 const BEGINNING = { zone: { gap: 0.05, work: 4_000 }, zones: 4, group: { gap: 0.03, work: 30_000 } } as const;
 
 /**
- * Finds the best plan of a property's year: builds the model, has it solved, reads the doses. Synchronous; `report` hears of every better plan on the way.
+ * Finds the best plan of a property's year: builds the model, has it solved, reads the doses. Synchronous; `report` hears of
+ * every better plan on the way.
  */
 export function planBest(
   highs: Highs,

@@ -3,8 +3,7 @@ import type { ZoneProblem } from './problem-shape';
 
 /**
  * What the search wants beside the prices of bags, each with its price in the same currency, dollars (E1, E2). Nothing here may be bought
- * with a broken law, label or ceiling: those are rows without a price. Reasons stand in docs/decisions.md, and what halving or doubling a
- * price changes in docs/sensitivity.md.
+ * with a broken law, label or ceiling: those are rows without a price. Reasons stand in docs/decisions.md. Decisions, all of them.
  */
 export const PRICES = {
   /** A pound of a need that is not brought, lb nutrient/1000 ft2: more than a bag and a trip for a quarter pound. */

@@ -191,8 +191,8 @@ export function splitSearch(
     parts = [whole];
     tell();
     if (!best) seekNear(whole, 1);
-    const left1 = sift(whole);
-    parts = left1 ? [left1] : [];
+    const worthwhile = sift(whole);
+    parts = worthwhile ? [worthwhile] : [];
     tell();
     let followed: Part[] = [];
     const replace = (part: Part, by: readonly Part[]) => {

@@ -1,6 +1,8 @@
 import type { IsoDay } from '../../days/day';
 import type { Case } from '../../records/case';
 import { two } from '../../words/numbers';
+import { doseKey } from '../plan/dose-key';
+import { keysOfGivenDoses } from '../plan/doses-given';
 import { askedOfYear, type YearNutrient } from '../plan/asked-of-year';
 import type { SeasonPlan, ZoneSeason } from '../plan/season-plan';
 import { correctionAsked, zoneStretches } from '../plan/zone-stretches';
@@ -24,7 +26,6 @@ export interface Shortfall {
 
 /** A need is short where less than this share of it is planned, and by this much, lb/1000 ft2 (E1). */
 const SHORT = { share: 0.9, byLb: 0.1, byMaterialLb: 5 } as const;
-const CORRECTIONS_A_YEAR = 2;
 
 const isShort = (askedLb: number, plannedLb: number, byLb: number): boolean =>
   plannedLb < SHORT.share * askedLb && askedLb - plannedLb >= byLb - 1e-9;
@@ -33,12 +34,14 @@ const brought = (season: ZoneSeason, nutrient: YearNutrient): number =>
   season.doses.reduce((sum, d) => sum + (d.delivers[nutrient === 'S' ? 'S-combined' : nutrient] ?? 0), 0);
 
 /** Lime, sulfur or gypsum of this year: what is asked of it, and what of that is dated. */
-function correctionOfYear(purpose: Correcting, season: ZoneSeason, { year }: SeasonPlan) {
+function correctionOfYear(purpose: Correcting, season: ZoneSeason, { year }: SeasonPlan, given: Case) {
   const { doses } = correctionAsked(purpose, season.prescription);
   const stretches = zoneStretches(purpose, season, { year, from: season.from });
   // what this year has no stretch for waits for another and is no shortfall of this one
-  const thisYear = doses.slice(0, Math.max(1, Math.min(CORRECTIONS_A_YEAR, stretches.length)));
-  const dated = season.doses.filter((d) => d.for === purpose);
+  const thisYear = doses.slice(0, Math.max(1, stretches.length));
+  // what is down already has been taken off what is asked
+  const down = keysOfGivenDoses(given);
+  const dated = season.doses.filter((d) => d.for === purpose && !down.has(doseKey(d)));
   const plannedLb = dated.reduce((sum, d) => sum + (purpose === 'sulfur' ? (d.delivers['S-free'] ?? 0) : d.rateLb), 0);
   return { askedLb: thisYear.reduce((a, b) => a + b, 0), plannedLb, stretches: stretches.length };
 }
@@ -53,7 +56,7 @@ function ofZone(season: ZoneSeason, plan: SeasonPlan, given: Case, trips: readon
     return [{ zoneId, need, askedLb: asked[need], plannedLb, ...whyNutrientShort(facts) }];
   });
   const corrections = CORRECTING.flatMap((need): Shortfall[] => {
-    const { askedLb, plannedLb, stretches } = correctionOfYear(need, season, plan);
+    const { askedLb, plannedLb, stretches } = correctionOfYear(need, season, plan, given);
     const byLb = need === 'sulfur' ? SHORT.byLb : SHORT.byMaterialLb;
     if (!isShort(askedLb, plannedLb, byLb)) return [];
     return [{ zoneId, need, askedLb, plannedLb, ...whyCorrectionShort({ need, season, given, trips, stretches }) }];

@@ -20,7 +20,7 @@ import { closedBecause } from '../rules/open-days';
 /** What would free a shortfall, and what a button can do of it. */
 export interface Cure {
   says: string;
-  does?: { kind: 'buy'; productId: string } | { kind: 'trips'; most: number } | { kind: 'find' };
+  does?: { kind: 'buy'; productId: string } | { kind: 'trips'; most: number };
 }
 export interface Why {
   because: string;
@@ -54,6 +54,13 @@ interface Server {
   open: boolean[];
 }
 
+/** The reason that closes most days. */
+function mostOften(reasons: readonly (string | undefined)[]): string | undefined {
+  const days = new Map<string | undefined, number>();
+  for (const reason of reasons) days.set(reason, (days.get(reason) ?? 0) + 1);
+  return [...days].sort(([, a], [, b]) => b - a)[0]?.[0];
+}
+
 /** Bags of a shelf that may bring a need to the zone at all, with their days; the rest say why not. */
 function serversOf(
   need: YearNutrient,
@@ -73,7 +80,7 @@ function serversOf(
     if (unfit) return [];
     const closed = plan.soilF.map((_, day) => closedBecause(ground, product, day));
     const open = closed.map((why) => why === undefined);
-    because ??= open.some(Boolean) ? undefined : `${product.name}: ${closed.at(-1)}`;
+    because ??= open.some(Boolean) ? undefined : `${product.name}: ${mostOften(closed)}`;
     if (!open.some(Boolean)) return [];
     return [{ product, least: leastRateLb(product, season.zone), most: mostRateLb(season.zone, product, codes), open }];
   });
@@ -106,6 +113,17 @@ const toBuy = (facts: NutrientShort): Server[] => {
   return servers
     .filter(({ product }) => !purpose || order.includes(product))
     .sort((a, b) => order.indexOf(a.product) - order.indexOf(b.product));
+};
+
+/** That every trip which a person allows is taken; nothing where one is left. */
+const tripsAllUsed = ({ choices }: Case, trips: readonly IsoDay[]): Why | undefined => {
+  const most = choices?.maxTrips;
+  return most === undefined || trips.length < most
+    ? undefined
+    : {
+        because: `At most ${most} ${most === 1 ? 'trip' : 'trips'} may be taken.`,
+        cure: { says: 'Allow one trip more.', does: { kind: 'trips', most: most + 1 } },
+      };
 };
 
 /** Why a nutrient of the year is short on a zone, and what would free it. */
@@ -156,15 +174,11 @@ export function whyNutrientShort(facts: NutrientShort): Why {
       cure: larger ? buy(larger.product) : { says: 'Less N this year: the weeks and the dose limits bear no more.' },
     };
   }
-  const { maxTrips } = given.choices ?? {};
-  if (maxTrips !== undefined && trips.length >= maxTrips)
-    return {
-      because: `At most ${maxTrips} ${maxTrips === 1 ? 'trip' : 'trips'} may be taken.`,
-      cure: { says: 'Allow one trip more.', does: { kind: 'trips', most: maxTrips + 1 } },
-    };
+  const byTrips = tripsAllUsed(given, trips);
+  if (byTrips) return byTrips;
   return {
     because: 'Spacing, shares of the year and what else a bag brings leave no better place for it among these doses.',
-    cure: { says: 'Find the best plan; where that is done, another product, date or school.', does: { kind: 'find' } },
+    cure: { says: 'Find the best plan; where that is done, another product, date or school.' },
   };
 }
 
@@ -193,14 +207,10 @@ export function whyCorrectionShort({ need, season, given, trips, stretches }: Co
           because: `No stretch of the year is open to ${need} from ${sayDate(season.from)} on.`,
           cure: { says: 'Next year, early.' },
         };
-  const { maxTrips } = given.choices ?? {};
-  if (maxTrips !== undefined && trips.length >= maxTrips)
-    return {
-      because: `At most ${maxTrips} ${maxTrips === 1 ? 'trip' : 'trips'} may be taken.`,
-      cure: { says: 'Allow one trip more.', does: { kind: 'trips', most: maxTrips + 1 } },
-    };
+  const byTrips = tripsAllUsed(given, trips);
+  if (byTrips) return byTrips;
   return {
     because: 'Doses that stand already keep it out of its weeks.',
-    cure: { says: 'Find the best plan, or unlock a dose near it.', does: { kind: 'find' } },
+    cure: { says: 'Find the best plan, or unlock a dose near it.' },
   };
 }

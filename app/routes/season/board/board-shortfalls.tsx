@@ -3,10 +3,6 @@ import type { Cure, Shortfall } from '@core/season/shortfalls/shortfalls';
 import { shortfallWords } from '@core/season/shortfalls/shortfalls';
 import { Substances } from '../../../ui/substance';
 
-/** What a button of a cure is called; the search has its button on the board already, and other cures nobody can do from here. */
-const actOf = ({ says, does }: Cure): string | undefined =>
-  does && does.kind !== 'find' ? says.replace(/\.$/, '') : undefined;
-
 /** What the plan leaves short, over its checks: how much, why, and what would free it. Nothing where all is met. */
 export function BoardShortfalls({
   shortfalls,
@@ -25,16 +21,15 @@ export function BoardShortfalls({
       <ul>
         {shortfalls.map((each) => {
           const { zoneId, need, cure } = each;
-          const act = actOf(cure);
           const name = zoneName(zoneId);
           return (
             <li key={`${zoneId}/${need}/${each.because}`}>
               {name !== undefined && <b>{name}: </b>}
               <Substances text={shortfallWords(each)} />
               <div className="cure">
-                {act !== undefined && cure.does ? (
+                {cure.does ? (
                   <Button size="small" onClick={() => onCure(cure.does as NonNullable<Cure['does']>)}>
-                    {act}
+                    {cure.says.replace(/\.$/, '')}
                   </Button>
                 ) : (
                   <span className="small">
