@@ -71,9 +71,10 @@ function solve(
       ...(limits.target === undefined ? {} : { objective_target: limits.target }),
     });
     if (limits.start) {
-      const known = columns.flatMap(({ name }, index) => {
+      // HiGHS refuses a start that passes a bound by a rounding of another search
+      const known = columns.flatMap(({ name, lower, upper }, index) => {
         const value = limits.start?.get(name);
-        return value === undefined ? [] : [{ index, value }];
+        return value === undefined ? [] : [{ index, value: Math.min(upper, Math.max(lower, value)) }];
       });
       model.setSolution({ indices: known.map((k) => k.index), values: known.map((k) => k.value) });
     }

@@ -1,8 +1,14 @@
 import { isFeedingLb } from '../plan/feeding';
 import { type ModelParts, rateTerms } from './model-parts';
 import { mostFeedings, PRICES, shortPrice } from './prices';
-import { atLeastWhole } from './rounding';
-import type { Band, Brings, Carrier, ZoneProblem } from './problem-shape';
+import { atLeastWhole, roundedFactor } from './rounding';
+import type { Band, Brings, ZoneProblem } from './problem-shape';
+
+type Need = 'N' | 'P2O5' | 'K2O';
+const BAND = { N: 'nitrogen', P2O5: 'phosphate', K2O: 'potash' } as const;
+
+/** A bag that can bring no more than this in a dose is bought for something else, lb N/1000 ft2. */
+const LEAST_USUAL_FEEDING_LB = 0.25;
 
 /**
  * Least and most of every nutrient for the year, the code's cap, and the count of feedings that the ceilings force. A least is wanted at a
@@ -29,7 +35,7 @@ export function addNeedRows(parts: ModelParts, z: number): void {
     shorts.set(`${nutrient}_${z}`, short);
     builder.row(`${nutrient}_least_${z}`, [...terms(nutrient), [short, 1]], { lower: leastLb });
   };
-  const band = (nutrient: 'N' | 'P2O5' | 'K2O', { least, most }: Band) => {
+  const band = (nutrient: Need, { least, most }: Band) => {
     wanted(nutrient, least);
     // potash nobody asked for is priced, not barred (D1)
     const over =
@@ -49,24 +55,41 @@ export function addNeedRows(parts: ModelParts, z: number): void {
   wanted('S', zone.sulfurLb);
   if (zone.codeYearLb !== undefined && zone.codeYearLb < zone.nitrogen.most)
     builder.row(`N_code_${z}`, terms('N'), { upper: Math.max(0, zone.codeYearLb) });
+  for (const nutrient of ['N', 'P2O5', 'K2O'] as const) addDoseCount(parts, z, zone, nutrient);
   addFeedingCount(parts, z);
 }
 
 /**
- * So many feedings at least, because no dose may pass its ceiling: true of every plan, and tightens the relaxation. More than so few
- * pounds usually make are wanted less (E2).
+ * So many doses of a nutrient at least, because none may pass its ceiling: true of every plan, and tightens the relaxation (by rounding,
+ * each bag's most against the largest).
  */
-function addFeedingCount({ builder, problem, fed, shorts }: ModelParts, z: number): void {
+function addDoseCount({ builder, doses, shorts }: ModelParts, z: number, zone: ZoneProblem, nutrient: Need): void {
+  const here = doses.flatMap((d) => {
+    const mostLb = d.zone === zone && d.carrier ? d.carrier.mostRateLb * d.carrier.brings[nutrient] : 0;
+    return mostLb > 0 ? [{ chosen: d.chosen, mostLb }] : [];
+  });
+  const short = shorts.get(`${nutrient}_${z}`);
+  if (here.length === 0 || short === undefined) return;
+  const { least } = zone[BAND[nutrient]];
+  const largest = Math.max(...here.map((d) => d.mostLb));
+  const { lower, shortFactor, fraction } = atLeastWhole(least / largest);
+  builder.implied(
+    `doses_${nutrient}_${z}`,
+    [
+      ...here.map((d) => [d.chosen, roundedFactor(d.mostLb / largest, fraction)] as const),
+      [short, shortFactor / largest],
+    ],
+    { lower },
+  );
+}
+
+/** More days of feeding than so few pounds usually make are wanted less (E2); a phosphate or potash that brings a little nitrogen is no feeding. */
+function addFeedingCount({ builder, problem, doses }: ModelParts, z: number): void {
   const zone = problem.zones[z] as ZoneProblem;
-  const feedings = [...(fed.get(zone)?.values() ?? [])].map((column) => [column, 1] as const);
-  if (feedings.length === 0) return;
-  const mostOf = (carriers: readonly Carrier[]) => Math.max(0, ...carriers.map((c) => c.mostRateLb * c.brings.N));
-  const largest = mostOf(zone.carriers);
-  const short = shorts.get(`N_${z}`);
-  if (largest > 0 && short !== undefined) {
-    const { lower, shortFactor } = atLeastWhole(zone.nitrogen.least / largest);
-    builder.implied(`feedings_${z}`, [...feedings, [short, shortFactor / largest]], { lower });
-  }
+  const feedings = doses.flatMap((d) => {
+    const mostLb = d.zone === zone && d.carrier ? d.carrier.mostRateLb * d.carrier.brings.N : 0;
+    return mostLb >= LEAST_USUAL_FEEDING_LB ? [[d.chosen, 1] as const] : [];
+  });
   const most =
     mostFeedings(zone) - new Set(zone.nitrogenDown.flatMap(({ day, lb }) => (isFeedingLb(lb) ? [day] : []))).size;
   if (most >= feedings.length) return;

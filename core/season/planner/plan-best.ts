@@ -1,6 +1,7 @@
 import type { Highs } from 'highs';
 import type { Case, PlannedDose } from '../../records/case';
 import type { SeasonPlan } from '../plan/season-plan';
+import { aboutDraft, filledFrom } from './beginnings';
 import { buildModel } from './build-model';
 import { highsSolver } from './highs-solver';
 import { planProblem } from './problem';
@@ -35,11 +36,8 @@ export const GOOD_ENOUGH_GAP = 0.02;
 export const MOST_WORK = 40_000;
 /** The last guard, where a machine is far slower, s. */
 export const LONGEST_SEARCH_S = 120;
-/**
- * How a property of several zones is begun: zone after zone, each within a few percent of its own best; one of more than twice as many as
- * make a group also in such groups. Work in simplex iterations. Measured.
- */
-const BEGINNING = { zone: { gap: 0.05, work: 4_000 }, zones: 4, group: { gap: 0.03, work: 30_000 } } as const;
+/** How a property of several zones is begun: zone after zone, each within a few percent of its own best. Work in simplex iterations. Measured. */
+const ZONE_ALONE = { gap: 0.05, work: 2_000 } as const;
 
 /**
  * Finds the best plan of a property's year: builds the model, has it solved, reads the doses. Synchronous; `report` hears of
@@ -58,11 +56,16 @@ export function planBest(
   const model = buildModel(problem);
   const setAside = problem.zones.flatMap((z) => z.schools.setAside);
   const solver = highsSolver(highs);
-  const zones = problem.zones.length;
+  const drafted = plan.zones.flatMap((z) => z.doses);
   const begin = [
-    ...(zones > 1 ? [() => zoneByZone(problem, 1, (part) => splitSearch(part, solver, BEGINNING.zone))] : []),
-    ...(zones > 2 * BEGINNING.zones
-      ? [() => zoneByZone(problem, BEGINNING.zones, (part) => splitSearch(part, solver, BEGINNING.group))]
+    () => aboutDraft(problem, model, drafted),
+    ...(problem.zones.length > 1
+      ? [
+          () => {
+            const start = zoneByZone(problem, (part) => splitSearch(part, solver, ZONE_ALONE));
+            return start && filledFrom(model, start);
+          },
+        ]
       : []),
   ];
   const { values, ...result } = splitSearch(

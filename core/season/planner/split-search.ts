@@ -1,5 +1,6 @@
 import type { PlanModel } from './model-parts';
 import type { Milp } from './milp';
+import { turnsOf } from './turns';
 import {
   type Bounds,
   bounded,
@@ -30,17 +31,24 @@ const LEAF_WORK = { first: 4_000, times: 4 } as const;
 /** Rows of a model whose iterations count once; larger ones count by the root of theirs. Measured. */
 const USUAL_ROWS = 1000;
 const LEAST_DEAR = 0.5;
-/** Above so many doses to choose from a settled part is split by its packages and trips as well. Measured. */
-const MANY_DOSES = 3000;
+/** An iteration of a bare relaxation is lighter than one of a search, which cuts, rounds and tries. Measured. */
+const LIGHTER = 0.35;
 /** Most work of a search among the doses that a relaxation uses, simplex iterations, and how close it need come, a share. */
 const NEAR_SEARCH = { work: 12_000, gap: 0.002 } as const;
+/** Most work of a search among the few doses of a beginning, simplex iterations, and how close it need come, a share. */
+const BEGIN_SEARCH = { work: 4_000, gap: 0.05 } as const;
+/** So many products in a row that cannot be sifted out, and no more are tried. */
+const SIFTS_IN_VAIN = 3;
+/** This share of the work goes into the proof; where it has not come by then, the rest betters the plan, so much work a turn. Measured. */
+const PROOF_SHARE = 0.6;
+const TURN_WORK = 3_000;
 /** While the best plan so far is further from the best there is than this share, parts are followed down to a plan first. Measured. */
 const FAR = 0.05;
 /** A product that a relaxation uses less than this is no part of its shelf. */
 const HARDLY_USED = 0.05;
 
-/** Plans to begin with, each made when its turn comes, values by column name. */
-export type Beginning = () => ReadonlyMap<string, number> | undefined;
+/** Where to begin, made when its turn comes: bounds that leave a search little to choose. */
+export type Beginning = () => Bounds | undefined;
 
 export interface SearchLimits extends Pick<SolveLimits, 'gap' | 'work' | 'seconds'> {
   begin?: readonly Beginning[];
@@ -144,13 +152,13 @@ export function splitSearch(
 
   for (const beginning of begin) {
     const start = beginning();
-    if (start) solve(filledFrom(model, start), { gap: 0.05, work: NEAR_SEARCH.work });
+    if (start) solve(bounded(milp, start), { gap: BEGIN_SEARCH.gap, work: BEGIN_SEARCH.work }, hear);
   }
   const relaxation = solver.relaxation(milp);
   const relax = (bounds: Bounds, of?: Part): Part | undefined => {
     const atLeast = of?.bound ?? -Infinity;
     const relaxed = relaxation.under(bounds, left(), of?.relaxed);
-    spent += relaxed.work * dear;
+    spent += relaxed.work * dear * LIGHTER;
     if (relaxed.status === 'infeasible') return undefined;
     if (relaxed.status !== 'optimal') return { bounds, bound: atLeast };
     return { bounds, bound: Math.max(atLeast, relaxed.objective), relaxed };
@@ -175,15 +183,32 @@ export function splitSearch(
     const values = whole.relaxed?.values;
     if (!values || !best) return whole;
     const byUse = [...model.uses.values()].sort((a, b) => (values[a] ?? 0) - (values[b] ?? 0));
+    let inVain = 0;
     for (const column of byUse) {
-      if (over() || sifted.has(column)) continue;
+      if (over() || inVain >= SIFTS_IN_VAIN || sifted.has(column)) continue;
       const used = (values[column] ?? 0) > 0.5;
       const other = relax(new Map(sifted).set(column, used ? [0, 0] : [1, 1]), whole);
-      if (other && other.bound < (best as { objective: number }).objective * (1 - gap)) continue;
+      if (other && other.bound < (best as { objective: number }).objective * (1 - gap)) {
+        inVain++;
+        continue;
+      }
+      inVain = 0;
       sifted.set(column, used ? [1, 1] : [0, 0]);
       if (other) closed.push(other.bound);
     }
     return relax(sifted, whole);
+  };
+  /** Turn and turn about: the best shelf for the weeks of the plan so far, then the best weeks for that shelf. */
+  const takeTurns = () => {
+    for (let before = Infinity; best && best.objective < before * (1 - gap / 4) && distance() > gap && !over();) {
+      before = best.objective;
+      for (const keep of turnsOf(model)) {
+        if (over() || distance() <= gap) break;
+        const { values } = best;
+        const bounds = keep(values);
+        solve(bounded(milp, bounds), { gap: gap / 2, work: TURN_WORK, start: startOf(model, bounds, values) }, hear);
+      }
+    }
   };
   try {
     const whole = relax(NONE);
@@ -191,7 +216,7 @@ export function splitSearch(
     parts = [whole];
     tell();
     if (!best) seekNear(whole, 1);
-    const worthwhile = sift(whole);
+    const worthwhile = distance() > gap ? sift(whole) : whole;
     parts = worthwhile ? [worthwhile] : [];
     tell();
     let followed: Part[] = [];
@@ -214,7 +239,7 @@ export function splitSearch(
       replace(part, [alone, ...beside]);
       followed = [alone];
     };
-    while (parts.length > 0 && distance() > gap && !over()) {
+    while (parts.length > 0 && distance() > gap && !over() && spent < work * PROOF_SHARE) {
       const part = least(followed.length > 0 && distance() > FAR ? followed : parts);
       const values = part.relaxed?.values;
       const uses = [...model.uses.values()];
@@ -234,7 +259,7 @@ export function splitSearch(
         continue;
       }
       const count = [...model.totals, ...model.packages].find((column) => values && !isWhole(values[column] ?? 0));
-      if (count !== undefined && model.doses.length > MANY_DOSES) {
+      if (count !== undefined) {
         replace(
           part,
           halves(model, part, count).flatMap((bounds) => relax(bounds, part) ?? []),
@@ -265,6 +290,7 @@ export function splitSearch(
         parts.push({ ...part, work: (part.work ?? LEAF_WORK.first) * LEAF_WORK.times });
       tell();
     }
+    takeTurns();
   } finally {
     relaxation.end();
   }
@@ -277,19 +303,6 @@ export function splitSearch(
     values: best.values,
     work: spent,
   };
-}
-
-/** The model with its doses where a start has them: purchases and rates are left to be filled in. */
-function filledFrom({ milp, doses }: PlanModel, start: ReadonlyMap<string, number>): Milp {
-  return bounded(
-    milp,
-    new Map(
-      doses.map(({ chosen }) => {
-        const value = start.get(milp.columns[chosen]?.name ?? '') ?? 0;
-        return [chosen, [value, value]];
-      }),
-    ),
-  );
 }
 
 /** A plan found as a start for the search of a part; undefined where it lies in another. */

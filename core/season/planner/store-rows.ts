@@ -1,3 +1,4 @@
+import { groupBy } from '../../tables/group-by';
 import type { Product } from '../../records/case';
 import { packageLb } from '../../products/package-lb';
 import { type DoseVariable, type ModelParts, rateTerms } from './model-parts';
@@ -45,14 +46,15 @@ function addUseRows(
     builder.row(`uses_${product.id}_${zone.zone.id}`, [...here.flatMap((d) => rateTerms(d, 1)), [used, -most]], {
       upper: 0,
     });
-    for (const d of here)
+    // feedings stand apart, so of the weeks of one wait one feeds at most
+    const together = product.guaranteed.N ? zone.gapWeeks : 1;
+    for (const [first, its] of groupBy(here, (d) => Math.floor(d.week / together)))
       builder.row(
-        `use_${d.chosen}`,
-        [
-          [used, 1],
-          [d.chosen, -1],
-        ],
-        { lower: 0 },
+        `use_${product.id}_${zone.zone.id}_${first}`,
+        [[used, 1], ...its.map((d) => [d.chosen, -1] as const)],
+        {
+          lower: 0,
+        },
       );
   }
   // nobody buys what feeds nothing, nor more than all zones can take

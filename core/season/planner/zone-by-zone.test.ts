@@ -3,6 +3,7 @@ import type { Case } from '../../records/case';
 import { checkPropertyPlan, checkZonePlan } from '../checks/check-plan';
 import { planSeason } from '../draft/plan-season';
 import { withDoses } from '../plan/with-doses';
+import { filledFrom } from './beginnings';
 import { buildModel } from './build-model';
 import { highsSolver } from './highs-solver';
 import type { PlanModel } from './model-parts';
@@ -34,39 +35,34 @@ describe('a property of many zones', () => {
       soilTests: copies.flatMap((z) => tests.map((t) => ({ ...t, id: `${t.id}-${z.id}`, zoneId: z.id }))),
     };
   };
-  it.each([
-    ['zone by zone', 1],
-    ['in groups of three', 3],
-  ])(
-    'is begun %s, and the beginning is a plan of the whole model',
-    (_how, atOnce) => {
-      const given = many();
-      const problem = planProblem(given, planSeason(given, 2027))!;
-      const start = zoneByZone(problem, atOnce, (part) =>
-        atOnce === 1 ? quick(part) : splitSearch(part, highsSolver(highs), { gap: 0.1, seconds: 20 }),
-      )!;
-      const model = buildModel(problem);
-      // with every dose held where the start has it, the rest of the model can be filled in
-      const held = model.milp.columns.map((column) =>
-        /^[yc]_/.test(column.name)
-          ? { ...column, lower: start.get(column.name) ?? 0, upper: start.get(column.name) ?? 0 }
-          : column,
-      );
-      const filled = highsSolver(highs).solve({ columns: held, rows: model.milp.rows }, { gap: 0.5, seconds: 30 });
-      expect(filled.status).toBe('optimal');
-      const plan = withDoses(planSeason(given, 2027), given, readSolution(problem, model, filled.values!));
-      expect(failing(checkPropertyPlan(given, plan))).toEqual([]);
-      for (const z of plan.zones) expect(failing(checkZonePlan(z, given, plan))).toEqual([]);
-    },
-    120_000,
-  );
+  it('is begun zone by zone, and the beginning is a plan of the whole model', () => {
+    const given = many();
+    const problem = planProblem(given, planSeason(given, 2027))!;
+    const start = zoneByZone(problem, quick)!;
+    const model = buildModel(problem);
+    // with every dose held where the start has it, the rest of the model can be filled in
+    const held = model.milp.columns.map((column) =>
+      /^[yc]_/.test(column.name)
+        ? { ...column, lower: start.get(column.name) ?? 0, upper: start.get(column.name) ?? 0 }
+        : column,
+    );
+    const filled = highsSolver(highs).solve({ columns: held, rows: model.milp.rows }, { gap: 0.5, seconds: 30 });
+    expect(filled.status).toBe('optimal');
+    const plan = withDoses(planSeason(given, 2027), given, readSolution(problem, model, filled.values!));
+    expect(failing(checkPropertyPlan(given, plan))).toEqual([]);
+    for (const z of plan.zones) expect(failing(checkZonePlan(z, given, plan))).toEqual([]);
+  }, 120_000);
   it('claims no distance from the best while only the beginning is known', () => {
     const given = many();
     const problem = planProblem(given, planSeason(given, 2027))!;
-    const start = zoneByZone(problem, 1, quick)!;
+    const start = zoneByZone(problem, quick)!;
     const heard: SolveProgress[] = [];
-    splitSearch(buildModel(problem), highsSolver(highs), { begin: [() => start], gap: 0.3, seconds: 20 }, (progress) =>
-      heard.push(progress),
+    const model = buildModel(problem);
+    splitSearch(
+      model,
+      highsSolver(highs),
+      { begin: [() => filledFrom(model, start)], gap: 0.3, seconds: 20 },
+      (progress) => heard.push(progress),
     );
     expect(heard[0]).toMatchObject({ bound: undefined, gapPercent: undefined });
     expect(heard[0]?.values).toBeDefined();
@@ -77,7 +73,7 @@ describe('a property of many zones', () => {
   it('begins with a plan that leaves short what the trips do not reach', () => {
     const given = { ...many(), choices: { year: 2027, maxTrips: 1 } };
     const problem = planProblem(given, planSeason(given, 2027))!;
-    const start = zoneByZone(problem, 1, quick)!;
+    const start = zoneByZone(problem, quick)!;
     const trips = [...start].filter(([name, value]) => /^t_\d/.test(name) && value > 0.5);
     expect(trips.length).toBeLessThanOrEqual(1);
     const fed = [...start].filter(([name, value]) => /^n_\d/.test(name) && value > 0.5);

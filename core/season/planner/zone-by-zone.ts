@@ -22,38 +22,36 @@ const settled = (zone: ZoneProblem, standing: StandingDose[]): ZoneProblem => ({
 const zoneOf = (name: string): number => Number(name.split('_')[1]);
 
 /**
- * A first plan of a property with many zones: zone after zone, or group after group, the largest first, each on the trips and
- * from the store that the ones before have left. A whole plan in a second or two where the model of all zones at once has
- * none for long; from there the search goes on. Undefined where a group finds nothing, because the ones before took its trips.
+ * A first plan of a property with many zones: zone after zone, the largest first, each on the trips and from the store that the ones before
+ * have left. A whole plan in seconds where the model of all zones at once has none for long; from there the search goes on. Undefined
+ * where a zone finds nothing, because the ones before took its trips.
  *
- * @param atOnce zones in a group: more see more of what they could share, and take longer
  * @returns values of the whole model's columns by name; purchases are left for the solver to fill in
  */
 export function zoneByZone(
   problem: PlanProblem,
-  atOnce: number,
   solve: (model: PlanModel) => SolveResult,
 ): Map<string, number> | undefined {
   const start = new Map<string, number>();
   const order = problem.zones.map((_, z) => z).sort((a, b) => areaOf(problem, b) - areaOf(problem, a));
   const taken = new Map<number, StandingDose[]>();
   const weeks = new Set(problem.standingWeeks);
-  for (let from = 0; from < order.length; from += atOnce) {
-    const group = new Set(order.slice(from, from + atOnce));
+  for (const z of order) {
     const part: PlanProblem = {
       ...problem,
       standingWeeks: weeks,
-      zones: problem.zones.map((zone, i) => (group.has(i) ? zone : settled(zone, taken.get(i) ?? zone.standing))),
+      zones: problem.zones.map((zone, i) => (i === z ? zone : settled(zone, taken.get(i) ?? zone.standing))),
     };
     const model = buildModel(part);
     const { milp, doses } = model;
     const { values } = solve(model);
     if (!values) return undefined;
-    for (const z of group) taken.set(z, [...(problem.zones[z] as ZoneProblem).standing]);
+    const down = [...(problem.zones[z] as ZoneProblem).standing];
+    taken.set(z, down);
     for (const dose of doses) {
       if ((values[dose.chosen] ?? 0) < 0.5) continue;
       weeks.add(dose.week);
-      taken.get(part.zones.indexOf(dose.zone))?.push({
+      down.push({
         zoneId: dose.zone.zone.id,
         date: problem.weeks[dose.week]?.date as string,
         product: dose.product,
@@ -64,7 +62,7 @@ export function zoneByZone(
     }
     milp.columns.forEach(({ name, integer }, column) => {
       const value = values[column] ?? 0;
-      if (group.has(zoneOf(name))) start.set(name, integer ? Math.round(value) : value);
+      if (zoneOf(name) === z) start.set(name, integer ? Math.round(value) : value);
       else if (name.startsWith('t_') && value > 0.5) start.set(name, 1);
     });
   }
