@@ -44,6 +44,7 @@ export const printPurchasesCsv = ({ buying, cost }: PlanSheet): string =>
       'package (lb product)',
       'cost ($)',
       'left over (lb product)',
+      'or in bulk (tons of 2000 lb)',
     ],
     ...buying.map((p) => [
       p.name,
@@ -53,6 +54,7 @@ export const printPurchasesCsv = ({ buying, cost }: PlanSheet): string =>
       p.packageLb === undefined ? '' : lb(p.packageLb, 1),
       cents(p.cost),
       lb(p.leftLb, 1),
+      p.bulkTons === undefined ? '' : lb(p.bulkTons, 2),
     ]),
-    ['in all', '', '', '', '', cents(cost), ''],
+    ['in all', '', '', '', '', cents(cost), '', ''],
   ]);

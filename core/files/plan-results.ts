@@ -61,14 +61,17 @@ export function printPlan(given: Case, { year, packs, asOf, judgedOn, best, seco
           ...checkPropertyPlan(given, plan).map(line('')),
         ];
   const all = plan.zones.flatMap((z) => z.doses).sort((a, b) => a.date.localeCompare(b.date));
-  const bought = purchases(all, given.products ?? []).map(({ productId, packages, lb, cost, leftLb, neededLb }) => ({
-    productId,
-    packages,
-    lb,
-    cost,
-    leftLb,
-    neededLb,
-  }));
+  const bought = purchases(all, given.products ?? []).map(
+    ({ productId, packages, lb, cost, leftLb, neededLb, bulkTons }) => ({
+      productId,
+      packages,
+      lb,
+      cost,
+      leftLb,
+      neededLb,
+      ...(bulkTons === undefined ? {} : { bulkTons }),
+    }),
+  );
   return {
     format: 'ubertas-plan',
     version: 1,

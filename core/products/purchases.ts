@@ -1,5 +1,6 @@
 import { asWeighed } from '../field/as-weighed';
 import type { Product } from '../records/case';
+import { limeKindOf } from '../lime/lime-label';
 import { packageLb as weightOfPackage } from './package-lb';
 
 /** What to buy of one product for the year. */
@@ -15,7 +16,13 @@ export interface Purchase {
   lb: number;
   cost?: number;
   leftLb: number;
+  /** Over so many bags of a lime a truck is cheaper: what is to be bought, tons of 2000 lb (E2). */
+  bulkTons?: number;
 }
+
+/** Bags of one lime above which it is offered in bulk. Common practice. */
+const MOST_LIME_BAGS = 20;
+const LB_PER_TON = 2000;
 
 /**
  * Whole packages for all zones together, stock on hand used first. What is needed is the sum of what the scale shows, so
@@ -45,6 +52,9 @@ export function purchases(
       lb,
       cost: price === undefined ? undefined : packages * price,
       leftLb: onHandLb + lb - neededLb,
+      ...(packages > MOST_LIME_BAGS && product && limeKindOf(product) !== undefined
+        ? { bulkTons: short / LB_PER_TON }
+        : {}),
     };
   });
 }

@@ -116,7 +116,7 @@ const zone = (id: string): fc.Arbitrary<Zone> =>
     }));
 
 /** Any shelf: a handful to all of the starter shelf's bags. */
-const shelves: fc.Arbitrary<Product[]> = fc.subarray([...STARTER_SHELF] as Product[], { minLength: 0 });
+export const anyShelf: fc.Arbitrary<Product[]> = fc.subarray([...STARTER_SHELF] as Product[], { minLength: 0 });
 
 /** A property by chance, of so many zones; on the whole starter shelf or any part of it. Always a file that the product reads. */
 export const anyProperty = (zones: { min: number; max: number }, shelf: 'whole' | 'any'): fc.Arbitrary<Case> =>
@@ -129,7 +129,7 @@ export const anyProperty = (zones: { min: number; max: number }, shelf: 'whole' 
         codes,
         zones: fc.tuple(...ids.map(zone)),
         tests: fc.tuple(...ids.map((id) => fc.option(report(id), { freq: 6 }))),
-        products: shelf === 'whole' ? fc.constant([...STARTER_SHELF] as Product[]) : shelves,
+        products: shelf === 'whole' ? fc.constant([...STARTER_SHELF] as Product[]) : anyShelf,
       });
     })
     .map(({ climate, codes, zones, tests, products }) => {

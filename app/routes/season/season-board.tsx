@@ -11,6 +11,7 @@ import { BoardShortfalls } from './board/board-shortfalls';
 import { ConsequenceLine } from './board/consequence-line';
 import { DosePanel } from './board/dose-panel';
 import { NO_EDITS } from './board/use-edits-that-mend';
+import { useWhyDose } from './board/use-why-dose';
 import { ZoneNitrogen } from './board/zone-nitrogen';
 import { BesidePlan } from './compare/beside-plan';
 import { Buying } from './export/buying';
@@ -139,6 +140,7 @@ function PickedDose({ at }: { at: SeasonBoardState }) {
   const picked = shownZone?.doses.find(isPicked) ?? shown.zones.flatMap((z) => z.doses).find(isPicked);
   const planned = doses.find(isPicked);
   const zone = at.file.zones.find((z) => z.id === picked?.zoneId);
+  const why = useWhyDose(at.file, at.draft, doses, at.board.judged, planned && doseKey(planned));
   if (!picked || !planned || !zone) return null;
   const key = doseKey(planned);
   return (
@@ -149,6 +151,7 @@ function PickedDose({ at }: { at: SeasonBoardState }) {
       products={at.products}
       year={at.year}
       given={at.given.has(key)}
+      why={why}
       onMoveTo={(date) => edit(edits.moveTo(key, date))}
       onRate={(lb) => edit(edits.rate(key, lb))}
       onSwap={(product) => edit(edits.swap(key, product))}

@@ -130,6 +130,7 @@ describe('the picked dose', () => {
         products={products}
         year={2027}
         given={false}
+        why={{ week: 'No other week serves as well.' }}
         {...acts}
         {...over}
       />,
@@ -155,6 +156,12 @@ describe('the picked dose', () => {
     fireEvent.blur(field);
     expect(acts.onRate.mock.calls.map(([lb]) => lb as number)).toEqual([1e9, NaN]);
     expect(screen.getByRole('spinbutton')).toHaveProperty('value', String(roundedTo(first.rateLb, 2)));
+  });
+  it('says what other choices come to, as far as they have been tried out', () => {
+    panel();
+    const why = screen.getByRole('region', { name: 'What the other choices come to' });
+    expect(why.textContent).toContain('Another weekNo other week serves as well.');
+    expect(why.textContent).toContain('Another ratebeing tried out');
   });
   it('names every pound it shows', () => {
     panel();

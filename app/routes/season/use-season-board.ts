@@ -122,6 +122,7 @@ export function useSeasonBoard({ work, zone, storing, send: sendOn, onLaidAnew }
   return {
     ...search,
     file,
+    draft,
     zone,
     today,
     year,

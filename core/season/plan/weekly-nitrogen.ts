@@ -1,5 +1,6 @@
 import type { Product } from '../../records/case';
 import { releaseByDay } from '../../nitrogen/release';
+import { demandByDay } from '../rules/nitrogen-parts';
 import { dayOfYear } from '../../days/day';
 import type { SeasonPlan, ZoneSeason } from './season-plan';
 
@@ -49,5 +50,20 @@ export function weeklyNitrogen(
     demand: weekly(growth).map((share) => (share * year) / total),
     supply,
     heldLb: Math.max(0, supply.reduce((sum, s) => sum + s.lb, 0) - freed),
+  };
+}
+
+/** What growth asks by the parts of the year, and what is free of all doses, lb N/1000 ft2 by the week. */
+export function growthOf(
+  zoneSeason: ZoneSeason,
+  products: readonly Product[],
+  plan: Pick<SeasonPlan, 'soilF' | 'year'>,
+): { asked: number[]; freed: number[] } {
+  const { demand, supply } = weeklyNitrogen(zoneSeason, products, plan);
+  const { parts, season, prescription, carried } = zoneSeason;
+  const yearLb = prescription.nitrogen.year.value + (carried?.lb ?? 0);
+  return {
+    asked: parts && season ? weekly(demandByDay(parts, season)).map((share) => share * yearLb) : demand,
+    freed: demand.map((_, week) => supply.reduce((sum, s) => sum + (s.byWeek[week] ?? 0), 0)),
   };
 }

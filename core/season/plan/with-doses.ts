@@ -5,8 +5,19 @@ import { isFoliarPurpose } from '../../foliar/foliar-feeds';
 import { sprayWords } from './spray-words';
 import { type Dose, makeDose } from './dose';
 import { type SeasonPlan, type ZoneSeason } from './season-plan';
+import { demandByDay, type NitrogenPart } from '../rules/nitrogen-parts';
 import { LIME_NITROGEN_GAP_DAYS } from '../rules/limits';
 import { fixed } from '../../words/numbers';
+
+/** A dose is explained by growth where growth asks at least so much of it before the next one. */
+const MEETS = 0.6;
+/** Why a part of the year is fed at all (C1, C2). */
+const WHY_PART: Readonly<Record<NitrogenPart['id'], string>> = {
+  spring: 'the share of spring: small, for it makes leaf to mow',
+  summer: 'a light dose to carry summer',
+  fall: 'after summer, when nitrogen makes roots, shoots and reserves',
+  growing: 'spread over the growing months, so that none is bare and none is flushed',
+};
 
 /** What a dose is there for, as a colleague would say it. */
 function whyOf(
@@ -15,7 +26,7 @@ function whyOf(
   all: readonly PlannedDose[],
   products: readonly Product[],
 ): string {
-  const { season, schools, prescription } = zoneSeason;
+  const { season, schools, parts, prescription } = zoneSeason;
   const here = all.filter((d) => d.zoneId === planned.zoneId);
   if (planned.for === 'lime') return `lime, clear of urea and ammonium by ${LIME_NITROGEN_GAP_DAYS} days; water it in`;
   if (planned.for === 'gypsum') return 'gypsum against sodium; drainage first, then water to leach';
@@ -40,9 +51,12 @@ function whyOf(
     .filter((d) => d.date > planned.date && (products.find((p) => p.id === d.productId)?.guaranteed.N ?? 0) > 0)
     .map((d) => daysBetween(`${d.date.slice(0, 4)}-01-01`, d.date))
     .sort((a, b) => a - b)[0];
-  const total = season.growth.reduce((a, b) => a + b, 0) || 1;
-  const share = season.growth.slice(day, next ?? season.growth.length).reduce((a, b) => a + b, 0) / total;
+  const broughtLb = (planned.rateLb * (product?.guaranteed.N ?? 0)) / 100;
+  const part = parts?.parts.find(({ from, to }) => day >= from && day <= to);
+  const share = (parts ? demandByDay(parts, season) : []).slice(day, next).reduce((a, b) => a + b, 0);
   const asks = share * prescription.nitrogen.year.value;
+  // what stays in the soil for later weeks is no answer to these: then the part of the year says why
+  if (part && asks < MEETS * broughtLb) return `${WHY_PART[part.id]}${trip}`;
   return `growth asks ${fixed(asks, 2)} lb N ${next === undefined ? 'to the end of the year' : `in the ${next - day} days to the next feeding`}${trip}`;
 }
 

@@ -1,5 +1,5 @@
 import { Button, Checkbox, InputNumber, Select } from 'antd';
-import { useId, useRef, useState } from 'react';
+import { Fragment, useId, useRef, useState } from 'react';
 import type { PlannedDose, Product, Zone } from '@core/records/case';
 import { faceOf } from '@core/products/label/face';
 import { percentFor } from '@core/products/shelf';
@@ -10,6 +10,7 @@ import { mondaysOf } from '@core/days/weeks';
 import { Fig } from '../../../ui/fig';
 import { showProductRate, showRate, showWeight, roundedTo } from '@core/words/numbers';
 import { sayDay } from '@core/words/days';
+import type { ToldWhy } from './use-why-dose';
 import { Substances } from '../../../ui/substance';
 
 export interface DosePanelProps {
@@ -19,6 +20,8 @@ export interface DosePanelProps {
   products: readonly Product[];
   year: number;
   given: boolean;
+  /** Why it is as it is, as far as it has been tried out. */
+  why: ToldWhy;
   onMoveTo: (date: string) => void;
   onRate: (lb: number) => void;
   onSwap: (product: Product) => void;
@@ -28,6 +31,11 @@ export interface DosePanelProps {
 }
 
 const BRINGS = ['N', 'N-soluble', 'P2O5', 'K2O', 'Mg', 'S-combined', 'S-free'] as const;
+const WHY = [
+  ['week', 'Another week'],
+  ['product', 'Another product'],
+  ['rate', 'Another rate'],
+] as const;
 const NAME: Partial<Record<string, string>> = {
   'N-soluble': 'soluble N',
   'S-combined': 'combined S',
@@ -168,6 +176,19 @@ export function DosePanel(props: DosePanelProps) {
           {product && dose.for === 'lime' && faceOf(product)}
         </dd>
       </dl>
+      {!given && (
+        <section className="whydose" aria-labelledby={`${id}-why`} aria-live="polite">
+          <h3 id={`${id}-why`}>What the other choices come to</h3>
+          <dl>
+            {WHY.map(([about, title]) => (
+              <Fragment key={about}>
+                <dt>{title}</dt>
+                <dd>{props.why[about] === undefined ? 'being tried out' : <Substances text={props.why[about]} />}</dd>
+              </Fragment>
+            ))}
+          </dl>
+        </section>
+      )}
       {given ? (
         <p className="small">Given already: it stands in the record and cannot be moved here.</p>
       ) : (

@@ -4,7 +4,7 @@ import type { Case, Plan, PlannedDose, Zone } from '@core/records/case';
 import type { SeasonPlan } from '@core/season/plan/season-plan';
 import { type PlanFigures, planFigures } from '@core/season/output/plan-figures';
 import { withDoses } from '@core/season/plan/with-doses';
-import { showMoney, showRate } from '@core/words/numbers';
+import { showExact, showMoney, showRate } from '@core/words/numbers';
 import { StandingGlyph } from '../../../ui/glyphs';
 import { MONTHS } from '../../../ui/year-plot';
 
@@ -16,6 +16,9 @@ interface Column {
   figures: PlanFigures;
   aside?: Plan;
 }
+
+const percentOr = (percent: number | undefined, otherwise: string): string =>
+  percent === undefined ? otherwise : `${Math.round(percent)} %`;
 
 const leach = (lb: number | undefined): string => (lb === undefined ? 'no rain known' : `${showRate(lb)} lb N`);
 
@@ -124,6 +127,16 @@ export function Compare({
               return lb > 0.004 ? `${showRate(lb)} lb N` : '';
             }),
           )}
+          {row(`Growth fit, ${zone.name}`, (column) =>
+            percentOr(zoneOf(column)?.growthFitPercent, 'no growth to feed'),
+          )}
+          {columns.some((column) => zoneOf(column)?.afterSummerPercent !== undefined) &&
+            row(`N after summer, ${zone.name}`, (column) => percentOr(zoneOf(column)?.afterSummerPercent, 'no N'))}
+          {row(`Weeks of growth left bare, ${zone.name}`, (column) => `${zoneOf(column)?.bareWeeks ?? 0}`)}
+          {row(`Thinnest feed, ${zone.name}`, (column) => {
+            const granules = zoneOf(column)?.thinnestGranules;
+            return granules === undefined ? 'no size on the labels' : `${showExact(granules, 1)} granules per sq in`;
+          })}
           {row(`Mowings to expect, ${zone.name}`, (column) => `about ${Math.round(zoneOf(column)?.mowings ?? 0)}`)}
           {row(`Could leach, ${zone.name}`, (column) => leach(zoneOf(column)?.leachableLb))}
           {row('Checks', ({ figures }) => (
@@ -151,8 +164,8 @@ export function Compare({
         </tbody>
       </table>
       <p className="small">
-        Mowings and leaching are estimates from growth, mean rain and evaporation, for telling plans apart; they
-        forecast no year.
+        Growth fit is what is free when growth asks for it, four weeks at a time. Mowings and leaching are estimates
+        from growth, mean rain and evaporation, for telling plans apart; they forecast no year.
       </p>
     </section>
   );

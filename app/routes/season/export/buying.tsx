@@ -1,7 +1,7 @@
 import type { Product } from '@core/records/case';
 import type { Dose } from '@core/season/plan/dose';
 import { purchases } from '@core/products/purchases';
-import { showMoney, showWeight } from '@core/words/numbers';
+import { showMoney, showTons, showWeight } from '@core/words/numbers';
 
 /** What to buy for the whole property: whole bags, stock first, what is left. */
 export function Buying({ doses, products }: { doses: readonly Dose[]; products: readonly Product[] }) {
@@ -24,6 +24,7 @@ export function Buying({ doses, products }: { doses: readonly Dose[]; products: 
               {showWeight(p.neededLb)} lb product needed{p.onHandLb > 0 && `, ${showWeight(p.onHandLb)} on hand`}
               {p.packageLb !== undefined && `, bags of ${p.packageLb} lb product`}, {showWeight(p.leftLb)} lb product
               left over
+              {p.bulkTons !== undefined && `, or ${showTons(p.bulkTons)} tons in bulk: ask for a spreading truck`}
             </span>
           </li>
         ))}

@@ -1,0 +1,40 @@
+import { useEffect, useState } from 'react';
+import type { Case, PlannedDose } from '@core/records/case';
+import type { JudgedPlan } from '@core/season/checks/judge-plan';
+import { type WhyDose, whyDose } from '@core/season/edit/why-dose';
+import type { SeasonPlan } from '@core/season/plan/season-plan';
+
+export type ToldWhy = Partial<Record<keyof WhyDose, string>>;
+
+const NOTHING: ToldWhy = {};
+const ORDER = ['week', 'product', 'rate'] as const;
+
+/**
+ * Why a dose is as it is, sentence by sentence: each is tried out by itself after the page has drawn, so that no edit waits for it; what was
+ * found for another plan or dose is not shown.
+ */
+export function useWhyDose(
+  file: Case,
+  draft: SeasonPlan,
+  doses: readonly PlannedDose[],
+  judged: JudgedPlan,
+  key: string | undefined,
+): ToldWhy {
+  const [told, setTold] = useState<{ of: JudgedPlan; key: string; why: ToldWhy } | undefined>();
+  useEffect(() => {
+    if (key === undefined) return undefined;
+    const asked = whyDose(file, draft, doses, judged, key);
+    let why: ToldWhy = {};
+    let next: ReturnType<typeof setTimeout> | undefined;
+    const step = (at: number) => {
+      const about = ORDER[at];
+      if (!about || !asked) return;
+      why = { ...why, [about]: asked[about]() };
+      setTold({ of: judged, key, why });
+      next = setTimeout(() => step(at + 1));
+    };
+    next = setTimeout(() => step(0));
+    return () => clearTimeout(next);
+  }, [file, draft, doses, judged, key]);
+  return told?.of === judged && told.key === key ? told.why : NOTHING;
+}
