@@ -6,6 +6,9 @@ const WEEKS_A_BALANCE = 2;
 /** Soil and sward hold this much for the grass at any time, lb N/1000 ft2: half a usual dose, rounded down. Common practice. */
 const FREE_LB = 0.4;
 
+/** Within that a plan costs this share of what it costs beyond: of plans that are alike the one nearer to growth. */
+const WITHIN = 0.2;
+
 /** Slow doses of spring must not feed cool-season grass through the heat: what they still let go then has a most. */
 export function addHeatRow({ builder, problem, doses }: ModelParts, z: number): void {
   const zone = problem.zones[z] as ZoneProblem;
@@ -21,7 +24,7 @@ export function addHeatRow({ builder, problem, doses }: ModelParts, z: number): 
 
 /**
  * Nitrogen made free against nitrogen asked by growth, summed from New Year: the plan may run ahead or behind by half a
- * dose for nothing; what is beyond costs by the week. A balance of stocks, so that rows stay sparse.
+ * dose for little; what is beyond costs by the week. A balance of stocks, so that rows stay sparse.
  */
 export function addGrowthRows({ builder, problem, doses }: ModelParts, z: number): void {
   const zone = problem.zones[z] as ZoneProblem;
@@ -31,10 +34,11 @@ export function addGrowthRows({ builder, problem, doses }: ModelParts, z: number
   const free = Math.min(largest / 2, FREE_LB);
   const weeks = problem.weeks.length;
   const cost = problem.wishes.departure * WEEKS_A_BALANCE;
-  let before: { within: number; ahead: number; behind: number } | undefined;
+  let before: readonly (readonly [column: number, sign: number])[] = [];
   for (let from = 0; from < weeks; from += WEEKS_A_BALANCE) {
     const span = Array.from({ length: Math.min(WEEKS_A_BALANCE, weeks - from) }, (_, i) => from + i);
-    const within = builder.column(`within_${z}_${from}`, { lower: -free, upper: free });
+    const lead = builder.column(`lead_${z}_${from}`, { upper: free, cost: cost * WITHIN });
+    const lag = builder.column(`lag_${z}_${from}`, { upper: free, cost: cost * WITHIN });
     const ahead = builder.column(`ahead_${z}_${from}`, { cost });
     const behind = builder.column(`behind_${z}_${from}`, { cost });
     const asked = span.reduce((sum, w) => sum + (zone.demandByWeek[w] ?? 0) - (zone.standingSupplyByWeek[w] ?? 0), 0);
@@ -43,24 +47,18 @@ export function addGrowthRows({ builder, problem, doses }: ModelParts, z: number
       const share = span.reduce((sum, w) => sum + (release?.[w] ?? 0), 0);
       return share > 1e-6 ? rateTerms(d, -share * (d.carrier?.brings.N ?? 0)) : [];
     });
+    const stock = [
+      [lead, 1],
+      [lag, -1],
+      [ahead, 1],
+      [behind, -1],
+    ] as const;
     // stock now - stock before - supplied = - asked
     builder.row(
       `balance_${z}_${from}`,
-      [
-        [within, 1],
-        [ahead, 1],
-        [behind, -1],
-        ...(before
-          ? ([
-              [before.within, -1],
-              [before.ahead, -1],
-              [before.behind, 1],
-            ] as const)
-          : []),
-        ...supply,
-      ],
+      [...stock, ...before.map(([column, sign]) => [column, -sign] as const), ...supply],
       { lower: -asked, upper: -asked },
     );
-    before = { within, ahead, behind };
+    before = stock;
   }
 }

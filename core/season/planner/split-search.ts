@@ -42,6 +42,8 @@ const SIFTS_IN_VAIN = 3;
 /** This share of the work goes into the proof; where it has not come by then, the rest betters the plan, so much work a turn. Measured. */
 const PROOF_SHARE = 0.6;
 const TURN_WORK = 3_000;
+/** Most work of the last look at the weeks of the plan found, and how close it need come. Measured. */
+const POLISH = { work: 4_000, gap: 0.002 } as const;
 /** While the best plan so far is further from the best there is than this share, parts are followed down to a plan first. Measured. */
 const FAR = 0.05;
 /** A product that a relaxation uses less than this is no part of its shelf. */
@@ -210,6 +212,19 @@ export function splitSearch(
       }
     }
   };
+  /** The same bags, the best weeks and rates for them: what is good enough in dollars may still be a poor calendar. */
+  const polish = () => {
+    if (!best || spent >= work || passed() >= seconds) return;
+    const { values } = best;
+    const bounds = new Map(
+      [...model.uses.values(), ...model.packages].map((column) => {
+        const count = Math.round(values[column] ?? 0);
+        return [column, [count, count]] as const;
+      }),
+    );
+    const start = startOf(model, bounds, values);
+    solve(bounded(milp, bounds), { gap: Math.min(gap, POLISH.gap), work: POLISH.work, start }, hear);
+  };
   try {
     const whole = relax(NONE);
     if (!whole) return { status: 'infeasible', work: spent };
@@ -291,6 +306,7 @@ export function splitSearch(
       tell();
     }
     takeTurns();
+    polish();
   } finally {
     relaxation.end();
   }

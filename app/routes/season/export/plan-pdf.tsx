@@ -6,10 +6,12 @@ import { grassOf } from '@core/packs/grasses';
 import { PURPOSE_CAUTIONS, SPREADING_CAUTIONS } from '@core/season/rules/cautions';
 import type { JudgedPlan } from '@core/season/checks/judge-plan';
 import type { SeasonPlan, ZoneSeason } from '@core/season/plan/season-plan';
-import { planSheet, type SheetLine } from '@core/season/output/plan-sheet';
+import { type PlanSheet, planSheet, type SheetLine } from '@core/season/output/plan-sheet';
 import { weeklyNitrogen } from '@core/season/plan/weekly-nitrogen';
 import { weeklyNitrogenSvg } from '../../../ui/charts/weekly-nitrogen-chart';
-import { showArea, showMoney, showProductRate, showWeight } from '@core/words/numbers';
+import type { Purchase } from '@core/products/purchases';
+import { shortfallsOf, shortfallWords } from '@core/season/shortfalls/shortfalls';
+import { showArea, showMoney, showPh, showProductRate, showRate, showTons, showWeight } from '@core/words/numbers';
 import { sayDate, sayDay, sayWeekday } from '@core/words/days';
 import { Ribbon } from '../../../ui/ribbon';
 import { amountFor, bringsInWords } from '../../../work/dose-words';
@@ -17,7 +19,7 @@ import { feedingWindows } from '@core/season/plan/season-windows';
 
 const WIDTH_PT = 696;
 const RIBBON = { width: 806, height: 84 } as const;
-const CHART = { width: 806, height: 190 } as const;
+const CHART = { width: 806, height: 158 } as const;
 
 /** Colours of print: what the page takes from its style sheet, written out. */
 const INK: Readonly<Record<string, string>> = {
@@ -46,6 +48,17 @@ const forPdf = (svg: string): string =>
     .replaceAll(/font-family="[^"]*"/g, 'font-family="Source"');
 
 const heading = (text: string): Content => ({ text, font: 'Vollkorn', fontSize: 13, margin: [0, 10, 0, 3] });
+/** Pieces that stay on one page: a heading is never parted from what it heads. */
+const together = (...stack: Content[]): Content => ({ stack, unbreakable: true });
+/** A list of so few lines is not parted at all. */
+const SHORT_LIST = 6;
+/** A list under its heading: the heading stays with the first line, the rest may go on overleaf. */
+const listed = (title: string, [first, ...rest]: readonly string[]): Content[] =>
+  first === undefined
+    ? []
+    : rest.length < SHORT_LIST
+      ? [together(heading(title), { ul: [first, ...rest] })]
+      : [together(heading(title), { ul: [first] }), ...(rest.length > 0 ? [{ ul: rest } as Content] : [])];
 const ruled = {
   hLineWidth: () => 0.5,
   vLineWidth: () => 0,
@@ -101,54 +114,128 @@ function zonePage(
     ),
   );
   const tasks = care.filter((task) => task.zoneId === zone.id);
-  return [
-    {
-      text: `${zone.name}`,
-      font: 'Vollkorn',
-      fontSize: 17,
-      pageBreak: 'before',
+  const [head = [], ...rows] = [
+    ['Day', 'Product', 'lb product per 1000', 'lb product, zone', 'Brings, per 1000 sq ft', 'Why then'].map(bold),
+    ...doseRows(lines),
+  ];
+  const table: Content = {
+    table: {
+      headerRows: 1,
+      keepWithHeaderRows: 1,
+      dontBreakRows: true,
+      widths: [62, 130, 58, 58, 130, '*'],
+      body: [head, ...rows],
     },
-    { text: `${grassOf(zone.grass).name}, ${showArea(zone.areaSqFt)} sq ft`, margin: [0, 1, 0, 6] },
-    { svg: ribbon, width: WIDTH_PT, height: (WIDTH_PT / RIBBON.width) * RIBBON.height },
-    ...(lines.length > 0
-      ? [
-          {
-            table: {
-              headerRows: 1,
-              widths: [62, 130, 58, 58, 130, '*'],
-              body: [
-                ['Day', 'Product', 'lb product per 1000', 'lb product, zone', 'Brings, per 1000 sq ft', 'Why then'].map(
-                  bold,
-                ),
-                ...doseRows(lines),
-              ],
-            },
-            layout: ruled,
-            margin: [0, 8, 0, 0] as [number, number, number, number],
-          },
-        ]
-      : [{ text: 'Nothing goes down here this year.', margin: [0, 8, 0, 0] as [number, number, number, number] }]),
+    layout: ruled,
+    margin: [0, 8, 0, 0],
+  };
+  const fits = rows.length > 0 && rows.length <= SHORT_LIST;
+  return [
+    together(
+      { text: zone.name, font: 'Vollkorn', fontSize: 17, margin: [0, 16, 0, 0] },
+      { text: `${grassOf(zone.grass).name}, ${showArea(zone.areaSqFt)} sq ft`, margin: [0, 1, 0, 6] },
+      { svg: ribbon, width: WIDTH_PT, height: (WIDTH_PT / RIBBON.width) * RIBBON.height },
+      ...(rows.length === 0 ? [{ text: 'Nothing goes down here this year.', margin: [0, 8, 0, 0] } as Content] : []),
+      ...(fits ? [table] : []),
+    ),
+    ...(rows.length > 0 && !fits ? [table] : []),
     ...(weekly.supply.length > 0
       ? [
-          heading('Nitrogen by the week: growth asks (line), doses make free (bars), lb N per 1000 sq ft'),
-          { svg: chart, width: WIDTH_PT, height: (WIDTH_PT / CHART.width) * CHART.height },
+          together(heading('Nitrogen by the week: growth asks (line), doses make free (bars), lb N per 1000 sq ft'), {
+            svg: chart,
+            width: WIDTH_PT,
+            height: (WIDTH_PT / CHART.width) * CHART.height,
+          }),
         ]
       : []),
-    ...(tasks.length > 0
-      ? [
-          heading('Care beside feeding'),
-          {
-            ul: tasks.map(
-              (task) =>
-                `${sayDay(task.from)} to ${sayDay(task.to)}: ${task.title}. ${task.says} When ${task.condition}.`,
-            ),
-          },
-        ]
-      : []),
+    ...listed(
+      'Care beside feeding',
+      tasks.map(
+        (task) => `${sayDay(task.from)} to ${sayDay(task.to)}: ${task.title}. ${task.says} When ${task.condition}.`,
+      ),
+    ),
   ];
 }
 
-/** The season's plan for the client: a page for the property, a page a zone with its year drawn, on Letter landscape. */
+const LEVEL_WORDS: readonly (readonly [name: string, of: 'phosphorus' | 'potassium' | 'magnesium' | 'sulfur'])[] = [
+  ['phosphorus', 'phosphorus'],
+  ['potassium', 'potassium'],
+  ['magnesium', 'magnesium'],
+  ['sulfur', 'sulfur'],
+];
+
+/** What the report of a zone came to, as its owner would be told. */
+function foundOn({ zone, read, prescription }: ZoneSeason): string {
+  const pH = read?.ph?.ph;
+  const levels = LEVEL_WORDS.flatMap(([name, of]) => {
+    const { level } = prescription[of];
+    return level === 'not-tested' ? [] : [`${name} ${level.replace('-', ' ')}`];
+  });
+  const acid = { lime: 'too acid: lime', sulfur: 'too high: sulfur', leave: 'high, left alone', none: 'right' };
+  const asks = [
+    [prescription.nitrogen.year.value, 'N'],
+    [prescription.phosphorus.yearLb, 'P2O5'],
+    [prescription.potassium.yearLb, 'K2O'],
+  ] as const;
+  const year = asks.flatMap(([lb, of]) => (lb > 0 ? [`${showRate(lb)} lb ${of}`] : []));
+  const found = prescription.tested
+    ? `${pH === undefined ? '' : `pH ${showPh(pH)}, ${acid[prescription.ph.action]}; `}${levels.join(', ')}.`
+    : 'no soil test yet, so nothing is known of pH, phosphorus and potassium.';
+  return `${zone.name}: ${found} The year asks ${year.join(', ') || 'nothing'} per 1000 sq ft.`;
+}
+
+const DOES: Readonly<Record<SheetLine['for'], string>> = {
+  N: 'feeds',
+  P2O5: 'phosphorus',
+  K2O: 'potassium',
+  lime: 'raises pH',
+  sulfur: 'lowers pH',
+  gypsum: 'frees sodium',
+  iron: 'greens',
+  manganese: 'greens',
+};
+
+/** The days as a client reads them: what goes where, and what it is for; the pounds stand on the next pages. */
+const dayRows = (trips: PlanSheet['trips']): Content[][] =>
+  trips.map(({ date, lines }) => {
+    const zones = [...new Set(lines.map((line) => line.zone))];
+    const does = [...new Set(lines.map((line) => DOES[line.for]))];
+    const products = [...new Set(lines.map((line) => line.product))];
+    return [sayWeekday(date), zones.join(', '), products.join('; '), does.join(', ')];
+  });
+
+const counted = (count: number, what: string): string => `${count} ${what}${count === 1 ? '' : 's'}`;
+
+const bagsWords = ({ packages, packageLb, neededLb, bulkTons }: Purchase): string =>
+  packages === 0 && neededLb > 0
+    ? 'from stock'
+    : `${packages}${packageLb === undefined ? '' : ` of ${packageLb} lb product`}${bulkTons === undefined ? '' : `, or ${showTons(bulkTons)} tons in bulk`}`;
+
+const costWords = ({ buying, cost, priced, trips }: PlanSheet): string => {
+  const bags = buying.reduce((sum, p) => sum + p.packages, 0);
+  if (trips.length === 0) return 'Nothing is bought.';
+  if (bags === 0) return `Nothing is bought: all comes from stock; ${counted(trips.length, 'day')} of spreading.`;
+  return `${showMoney(cost)} of material${priced ? '' : ', without what has no price'}: ${counted(bags, 'bag')}, list on the next page; ${counted(trips.length, 'day')} of spreading.`;
+};
+
+/** What a client does after a day of spreading, and when a new sample is due. */
+function afterwards(plan: SeasonPlan, purposes: readonly SheetLine['for'][]): string[] {
+  const retests = new Map<string, string[]>();
+  for (const { zone, prescription } of plan.zones) {
+    const { retest } = prescription.ph;
+    if (prescription.tested && retest) retests.set(retest, [...(retests.get(retest) ?? []), zone.name]);
+  }
+  return [
+    'Keep children and pets off until it is watered in and dry; sweep granules from paving back onto the grass.',
+    ...purposes.map((purpose) => PURPOSE_CAUTIONS[purpose]),
+    ...[...retests].map(([retest, zones]) => `${zones.join(', ')}: ${retest}`),
+  ];
+}
+
+/**
+ * The season's plan for the client, on Letter landscape. First a page that a client understands: what was found, what goes down when and
+ * what for, what to do afterwards, what it costs. Then days, shopping, and each zone with its year drawn.
+ */
 export function planDocument(
   given: Case,
   plan: SeasonPlan,
@@ -173,13 +260,40 @@ export function planDocument(
     content: [
       { text: `Season ${plan.year}, ${given.property.name}`, font: 'Vollkorn', fontSize: 22 },
       {
-        text: `${sheet.lines.length} doses on ${sheet.trips.length} days; ${provenance}; ${sayDate(today)}.`,
+        text: `${counted(sheet.lines.length, 'dose')} on ${counted(sheet.trips.length, 'day')}; ${provenance}; ${sayDate(today)}.`,
         margin: [0, 2, 0, 4],
       },
-      heading('Days of spreading'),
+      ...listed('What was found', plan.zones.map(foundOn)),
+      ...(sheet.trips.length > 0
+        ? [
+            heading('What goes down, and what for'),
+            {
+              table: {
+                headerRows: 1,
+                keepWithHeaderRows: 1,
+                dontBreakRows: true,
+                widths: [70, '*', '*', 120],
+                body: [['Day', 'Where', 'What', 'What it does'].map(bold), ...dayRows(sheet.trips)],
+              },
+              layout: ruled,
+            } as Content,
+          ]
+        : [together(heading('What goes down'), { text: 'Nothing this year.' })]),
+      ...listed('Afterwards', afterwards(plan, purposes)),
+      together(heading('What it costs'), { text: costWords(sheet) }),
+      ...listed(
+        'What the plan leaves short',
+        shortfallsOf(given, plan).map(
+          (short) =>
+            `${plan.zones.find((z) => z.zone.id === short.zoneId)?.zone.name ?? ''}: ${shortfallWords(short)} What frees it: ${short.cure.says}`,
+        ),
+      ),
+      { text: 'Days of spreading', font: 'Vollkorn', fontSize: 17, pageBreak: 'before', margin: [0, 0, 0, 4] },
       {
         table: {
           headerRows: 1,
+          keepWithHeaderRows: 1,
+          dontBreakRows: true,
           widths: [70, 110, '*', 90],
           body: [
             ['Day', 'Zone', 'Product', 'Weigh out'].map(bold),
@@ -197,15 +311,17 @@ export function planDocument(
       {
         table: {
           headerRows: 1,
-          widths: ['*', 90, 90, 60, 70, 100],
+          keepWithHeaderRows: 1,
+          dontBreakRows: true,
+          widths: ['*', 90, 90, 110, 60, 90],
           body: [
             ['Product', 'Needed', 'On hand', 'Bags', 'Cost', 'Left over'].map(bold),
             ...sheet.buying.map((p) => [
               p.name,
               `${showWeight(p.neededLb)} lb product`,
               `${showWeight(p.onHandLb)} lb product`,
-              `${p.packages}${p.packageLb === undefined ? '' : ` of ${p.packageLb} lb product`}`,
-              p.cost === undefined ? 'no price' : showMoney(p.cost),
+              bagsWords(p),
+              p.packages === 0 ? '' : p.cost === undefined ? 'no price' : showMoney(p.cost),
               `${showWeight(p.leftLb)} lb product`,
             ]),
             [bold(sheet.priced ? 'In all' : 'Priced part'), '', '', '', bold(showMoney(sheet.cost)), ''],
@@ -213,19 +329,14 @@ export function planDocument(
         },
         layout: ruled,
       },
-      heading('Always'),
-      { ul: [...SPREADING_CAUTIONS, ...purposes.map((purpose) => PURPOSE_CAUTIONS[purpose])] },
-      ...(open.length > 0
-        ? [
-            heading('What the checks say'),
-            {
-              ul: open.map(
-                (c) =>
-                  `${c.standing === 'fail' ? 'Fails' : 'Mind'}: ${c.zoneName ? `${c.zoneName}, ` : ''}${c.title}. ${c.says ?? ''}`,
-              ),
-            },
-          ]
-        : []),
+      ...listed('For whoever spreads', SPREADING_CAUTIONS),
+      ...listed(
+        'What the checks say',
+        open.map(
+          (c) =>
+            `${c.standing === 'fail' ? 'Fails' : 'Mind'}: ${c.zoneName ? `${c.zoneName}, ` : ''}${c.title}. ${c.says ?? ''}`,
+        ),
+      ),
       ...plan.zones.flatMap((z) =>
         zonePage(
           given,
