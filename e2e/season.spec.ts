@@ -189,6 +189,76 @@ test('too few trips give a plan with shortfalls, each with a cure that works', a
   await expect(trips).toHaveValue('3');
 });
 
+/** Opens a demo property changed as a test asks, under a name of its own, and goes to its season. */
+async function openChanged(page: Page, name: string, change: (file: Record<string, unknown>) => void): Promise<void> {
+  const file = JSON.parse(readFileSync('demo/okonedo-residence.json', 'utf8')) as Record<string, unknown>;
+  change(file);
+  const id = name.toLowerCase().replaceAll(' ', '-');
+  file.property = { ...(file.property as object), id, name };
+  await page.goto('/');
+  const buffer = Buffer.from(JSON.stringify(file));
+  await page
+    .getByLabel('Case file or backup')
+    .setInputFiles({ name: `${id}.json`, mimeType: 'application/json', buffer });
+  await expect(page.getByRole('link', { name })).toBeVisible();
+  await openSeason(page, id);
+}
+
+test('a shelf that feeds nothing, a code closed all year, a late start: each gives a plan, and what is short has a cure that works', async ({
+  page,
+}) => {
+  const short = page.getByRole('region', { name: 'Shortfalls' });
+  await openChanged(page, 'Bare shelf', () => {});
+  // one lime is all that is left on the shelf
+  await page.evaluate(
+    () =>
+      new Promise<void>((done, failed) => {
+        const opening = indexedDB.open('ubertas');
+        opening.onerror = () => failed(new Error('the database does not open'));
+        opening.onsuccess = () => {
+          const write = opening.result.transaction('products', 'readwrite');
+          const keys = write.objectStore('products').getAllKeys();
+          keys.onsuccess = () => {
+            for (const key of keys.result) if (key !== 'calcitic-lime') write.objectStore('products').delete(key);
+          };
+          write.oncomplete = () => {
+            opening.result.close();
+            done();
+          };
+        };
+      }),
+  );
+  await page.reload();
+  await findPlan(page);
+  await expect(short).toContainText(/0\.00 of [\d.]+ lb N per 1000\./);
+  await expect(checks(page)).toContainText('0 fail');
+  // the bag of the starter shelf that would serve, bought with one button
+  await short.getByRole('button', { name: /^Buy / }).first().click();
+  await expect(page.getByText(/^Put on the shelf|bought|on the shelf/i).first()).toBeVisible();
+  await findPlan(page);
+  await expect(page.locator('[data-dose]').first()).toBeVisible();
+  await expect(short.getByText(/0\.00 of [\d.]+ lb N per 1000\./)).toBeHidden();
+
+  await openChanged(page, 'Closed ground', (file) => {
+    file.codes = [
+      { id: 'shut', name: 'Weir moratorium', closed: [{ from: '01-01', to: '12-31', nutrients: ['N', 'P2O5'] }] },
+    ];
+  });
+  await findPlan(page);
+  await expect(short).toContainText('Weir moratorium');
+  await expect(checks(page)).toContainText('0 fail');
+
+  await page.clock.setFixedTime(new Date('2027-09-14T09:00:00'));
+  await openChanged(page, 'Late begun', () => {});
+  await findPlan(page);
+  await expect(checks(page)).toContainText('0 fail');
+  const days = await page
+    .locator('[data-dose]')
+    .evaluateAll((all) => all.map((each) => each.getAttribute('data-dose')));
+  expect(days.length).toBeGreaterThan(0);
+  for (const key of days) expect(key!.split('/')[1]! >= '2027-09-13').toBe(true);
+});
+
 test('the cheapest and the one of fewest trips are found beside the plan in one step', async ({ page }) => {
   await openCases(page, 'okonedo-residence');
   await openSeason(page, 'okonedo-residence');
@@ -237,6 +307,11 @@ test('the plan leaves as PDF, calendar and tables that agree, and stands beside 
   expect(events.filter((e) => e.summary.startsWith('Spread at')).map((e) => e.startDate.toString())).toEqual([
     ...dates,
   ]);
+  // why the picked dose is as it is, tried out while the page stays at hand
+  await page.locator('[data-dose]').first().click();
+  const why = page.getByRole('region', { name: 'What the other choices come to' });
+  await expect(why).toContainText(/Another week(No other week|From )/);
+  await expect(why).not.toContainText('being tried out');
   const pdf = await download(page, 'Plan for the client (PDF)');
   expect(pdf.name).toBe('okonedo-residence-2027-plan.pdf');
   expect(pdf.text.startsWith('%PDF-')).toBe(true);

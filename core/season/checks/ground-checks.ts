@@ -1,5 +1,5 @@
 import { setbackFt } from '../rules/local-codes';
-import { check, dosesIn, type Facts, ifAny, noneOf } from './check';
+import { check, dosesIn, type Facts, ifAny } from './check';
 
 /** What the ground itself and the code about it forbid. */
 
@@ -28,10 +28,15 @@ const phosphorusTest = check({
   measure: ({ zoneSeason: { prescription }, codes, doses }: Facts) => {
     const untested = codes.some((c) => c.phosphorusNeedsTest) && !prescription.tested;
     const phosphate = untested ? doses.filter((d) => (d.delivers.P2O5 ?? 0) > 0) : [];
-    return ifAny({ found: dosesIn(phosphate), doses: phosphate });
+    const { establishment } = prescription;
+    const starter = establishment !== undefined && phosphate.every((d) => d.date === establishment.on);
+    return ifAny({ found: dosesIn(phosphate), doses: phosphate, starter });
   },
-  standing: noneOf('fail'),
-  says: () => 'The local code allows no phosphorus without a soil test, and this zone has none.',
+  standing: ({ doses, starter }) => (doses.length === 0 ? 'pass' : starter ? 'warn' : 'fail'),
+  says: ({ starter }) =>
+    starter
+      ? 'The local code allows no phosphorus without a soil test, and this zone has none. Most codes exempt the starter of a new stand: check with the authority, or take a sample first.'
+      : 'The local code allows no phosphorus without a soil test, and this zone has none.',
 });
 
 export const GROUND_CHECKS = [setback, phosphorusTest];

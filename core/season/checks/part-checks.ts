@@ -5,6 +5,7 @@ import { BARE, bareMonths, supplyByMonth } from '../plan/bare-months';
 import type { Dose } from '../plan/dose';
 import { isFeedingLb } from '../plan/feeding';
 import { freeInTime, LAST_WEEKS } from '../rules/before-frost';
+import { ownProgrammeFrom, STARTER_N_LB } from '../rules/establishment';
 import type { NitrogenPart } from '../rules/nitrogen-parts';
 import { MONTH_SUPPLY_OFF, monthSupplyLb, yearToleranceLb } from '../rules/limits';
 import { check, dayIn, dosesIn, EPS, type Facts, ifAny, noneOf, sum } from './check';
@@ -35,12 +36,20 @@ const summerDose = check({
   id: 'summer-dose',
   kind: 'dose',
   title: 'Soluble N of a summer dose',
-  rule: 'No dose of summer brings cool-season grass more than a little soluble nitrogen (C1).',
+  rule: 'No dose of summer brings cool-season grass more than a little soluble nitrogen (C1); a new stand’s starter and second dose go by its own programme (C8).',
   measure: (facts: Facts) => {
     const summer = partOf(facts, 'summer');
     const most = summer?.mostSolubleDoseLb;
     if (!summer || most === undefined) return undefined;
-    const hot = inside(facts.doses, summer).filter((d) => (d.delivers['N-soluble'] ?? 0) > most + EPS);
+    const { establishment } = facts.zoneSeason.prescription;
+    const ofNewStand = (d: Dose) =>
+      establishment !== undefined &&
+      d.date >= establishment.on &&
+      dayIn(d.date) < ownProgrammeFrom(establishment) &&
+      (d.delivers['N-soluble'] ?? 0) <= STARTER_N_LB.soluble + EPS;
+    const hot = inside(facts.doses, summer).filter(
+      (d) => (d.delivers['N-soluble'] ?? 0) > most + EPS && !ofNewStand(d),
+    );
     const lb = Math.max(0, ...hot.map((d) => d.delivers['N-soluble'] ?? 0));
     return {
       found: hot.length > 0 ? `${two(lb)} of ${two(most)} lb N` : `none over ${two(most)} lb N`,

@@ -45,11 +45,16 @@ export function planEstablishment(
   const doses: Dose[] = [];
   const missing: { for: PlannedFor; says: string }[] = [];
   const day = dayOfYear(on);
+  /** Warm-season grass hardens for frost whenever it was laid: what would still feed then stays in the bag (C2). */
+  const inTime = (product: Product, place: number) =>
+    ground.season.fullGreen === undefined ||
+    (product.guaranteed.N ?? 0) === 0 ||
+    freeInTime(product, ground.soilF, ground.season, place);
   const what = { 'new-seeding': 'seeding', renovation: 'renovation', sod: 'sodding' }[kind];
   if (day < ground.firstDay) return { doses, missing };
   if (starterP2O5Lb > 0) {
     choose('P2O5');
-    const options = (shelf.P2O5?.options ?? []).filter((p) => mayGoOn(ground, p, on));
+    const options = (shelf.P2O5?.options ?? []).filter((p) => mayGoOn(ground, p, on) && inTime(p, day));
     const chosen = shelf.P2O5?.chosen;
     const starter =
       picked && chosen && options.includes(chosen) ? chosen : starterOf(options, starterP2O5Lb, starterNLb);
@@ -68,12 +73,7 @@ export function planEstablishment(
   const options = [...(first ? [first] : []), ...(shelf.N?.options ?? [])];
   // the starter brought the phosphate: what feeds beside it and after it brings none, and warm grass goes to frost unfed
   const feedOn = (place: number) =>
-    options.find(
-      (p) =>
-        (p.guaranteed.P2O5 ?? 0) === 0 &&
-        mayGoOn(ground, p, dateOf(year, place)) &&
-        (ground.season.fullGreen === undefined || freeInTime(p, ground.soilF, ground.season, place)),
-    );
+    options.find((p) => (p.guaranteed.P2O5 ?? 0) === 0 && mayGoOn(ground, p, dateOf(year, place)) && inTime(p, place));
   const nitrogen = (date: IsoDay, lb: number, says: string, why: string): void => {
     if (lb < LEAST_BESIDE_STARTER_LB) return;
     const feed = feedOn(dayOfYear(date));
@@ -81,7 +81,13 @@ export function planEstablishment(
       missing.push({ for: 'N', says: `Nothing on the shelf may bring the ${roundedTo(lb, 2)} lb N of ${says}.` });
       return;
     }
-    const most = Math.min(lb, doseCeiling(zone, feed, 'N', codes));
+    // what the starter brings that day counts under the same ceiling
+    const thatDay = total(
+      doses.filter((d) => d.date === date),
+      'N',
+    );
+    const most = Math.min(lb, doseCeiling(zone, feed, 'N', codes) - thatDay);
+    if (most < LEAST_BESIDE_STARTER_LB) return;
     doses.push(makeDose(zone, date, feed, 'N', { lb: most, says, figure: prescription.nitrogen.year }, why));
   };
   nitrogen(on, starterNLb - total(doses, 'N'), 'the starter', `nitrogen on the day of the ${what}`);
