@@ -106,8 +106,13 @@ function zoneProblem(
   const yearN = prescription.nitrogen.year.value;
   const schools: SeasonSchools = { ...(zoneSeason.schools as SeasonSchools) };
   const { K2O: potashYear } = askedOfYear(zoneSeason);
-  const phosphateYear = Math.max(0, prescription.phosphorus.yearLb);
-  const context = shelfContext({ zone, grass, prescription, read: zoneSeason.read }, potashYear > 0);
+  // without the test that a code asks for a new stand has its starter on its day, and no phosphate after it (C8)
+  const starterOnly = !prescription.tested && codes.some((code) => code.phosphorusNeedsTest);
+  const phosphateYear = starterOnly ? down('P2O5') : Math.max(0, prescription.phosphorus.yearLb);
+  const context = {
+    ...shelfContext({ zone, grass, prescription, read: zoneSeason.read }, potashYear > 0),
+    ...(starterOnly ? { phosphorusWanted: false } : {}),
+  };
   const { saline, acidSoil, limySoil } = context;
   const ground = zoneGround(zoneSeason, plan, codes) as Ground;
 
