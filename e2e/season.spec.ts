@@ -309,7 +309,7 @@ test('the plan leaves as PDF, calendar and tables that agree, and stands beside 
   ]);
   // why the picked dose is as it is, tried out while the page stays at hand
   await page.locator('[data-dose]').first().click();
-  const why = page.getByRole('region', { name: 'What the other choices come to' });
+  const why = page.getByRole('region', { name: 'Other choices, tried out' });
   await expect(why).toContainText(/Another week(No other week|From )/);
   await expect(why).not.toContainText('being tried out');
   const pdf = await download(page, 'Plan for the client (PDF)');

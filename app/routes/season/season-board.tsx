@@ -22,7 +22,7 @@ import { type SeasonBoardProps, type SeasonBoardState, useSeasonBoard } from './
 export function SeasonBoard({ years, ...props }: SeasonBoardProps & { years: ReactNode }) {
   const at = useSeasonBoard(props);
   const { work, zone, send } = props;
-  const { shown, shownZone, judged, doses, board, search, found, refusal } = at;
+  const { shown, shownZone, judged, doses, board, searching, found, refusal } = at;
   if (!shownZone) return null;
   return (
     <div className="sn">
@@ -30,7 +30,7 @@ export function SeasonBoard({ years, ...props }: SeasonBoardProps & { years: Rea
         <div>
           <SeasonHead at={at} years={years} />
           <BoardBar at={at} />
-          {search && <SearchLine search={search} onStop={at.stop} />}
+          {searching && <SearchLine progress={at.progress} onStop={at.stop} />}
           {found?.status === 'drafted' && <NothingFound onClose={() => at.setFound(undefined)} />}
           {found && 'setAside' in found && found.setAside.length > 0 && (
             <ul className="setaside">
@@ -64,7 +64,7 @@ export function SeasonBoard({ years, ...props }: SeasonBoardProps & { years: Rea
             edited={at.edited}
             onAim={at.setAim}
             onTake={(next, says) => board.take(next, says)}
-            onFindBeside={search ? undefined : () => void at.findBeside()}
+            onFindBeside={searching ? undefined : () => void at.findBeside()}
             send={send}
           />
         </div>

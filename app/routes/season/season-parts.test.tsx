@@ -1,6 +1,6 @@
 import { shortfallsOf } from '@core/season/shortfalls/shortfalls';
 import { BoardShortfalls } from './board/board-shortfalls';
-import { fireEvent, render, screen, within } from '@testing-library/react';
+import { act, fireEvent, render, screen, within } from '@testing-library/react';
 import { readFileSync } from 'node:fs';
 import { MemoryRouter } from 'react-router';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
@@ -24,6 +24,7 @@ import { DosePanel } from './board/dose-panel';
 import { DoseTable } from './board/dose-table';
 import { clashes, layOut } from './board/lane-layout';
 import { NothingFound, provenance, SearchLine } from './search/solve-bar';
+import { SearchProgress } from './search/use-solver';
 import { PlanOptions } from './search/plan-options';
 
 const read = readCase(readFileSync('demo/quarry-lane-school.json', 'utf8'));
@@ -159,7 +160,7 @@ describe('the picked dose', () => {
   });
   it('says what other choices come to, as far as they have been tried out', () => {
     panel();
-    const why = screen.getByRole('region', { name: 'What the other choices come to' });
+    const why = screen.getByRole('region', { name: 'Other choices, tried out' });
     expect(why.textContent).toContain('Another weekNo other week serves as well.');
     expect(why.textContent).toContain('Another ratebeing tried out');
   });
@@ -264,11 +265,13 @@ describe('plans side by side', () => {
 describe('a search and its end', () => {
   it('tells how far the best so far is proven, and may be stopped', () => {
     const stop = vi.fn();
-    const { rerender } = render(<SearchLine search={{ seconds: 0.4 }} onStop={stop} />);
+    const progress = new SearchProgress();
+    progress.tell({ seconds: 0.4 });
+    render(<SearchLine progress={progress} onStop={stop} />);
     expect(screen.getByRole('status').textContent).toContain('Looking for a first plan');
-    rerender(<SearchLine search={{ seconds: 1, best: 120, doses }} onStop={stop} />);
+    act(() => progress.tell({ seconds: 1, best: 120, doses }));
     expect(screen.getByRole('status').textContent).toContain('$120.00 with all wishes weighed, not proven yet, 1 s');
-    rerender(<SearchLine search={{ seconds: 3, best: 97.5, gapPercent: 4.25, doses }} onStop={stop} />);
+    act(() => progress.tell({ seconds: 3, best: 97.5, gapPercent: 4.25, doses }));
     expect(screen.getByRole('status').textContent).toContain('proven within 4.3 % of the best');
     fireEvent.click(screen.getByRole('button', { name: 'Stop and take the best so far' }));
     expect(stop).toHaveBeenCalledOnce();

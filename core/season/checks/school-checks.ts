@@ -2,6 +2,7 @@ import { dayOfYear, daysBetween } from '../../days/day';
 import { sayDay } from '../../words/days';
 import { two } from '../../words/numbers';
 import { lateSolubleForbidden } from '../rules/season-schools';
+import { isFeedingLb } from '../plan/feeding';
 import { check, dosesIn, EPS, type Facts, ifAny, noneOf, sum } from './check';
 
 /** The late-season and potash schools, looked for among the finished doses. */
@@ -58,7 +59,8 @@ const lateSoluble = check({
     const forbidden = schools && grass.season === 'cool' ? lateSolubleForbidden(zone) : undefined;
     const lastFed = season?.feeding.lastIndexOf(true) ?? -1;
     if (!forbidden || lastFed < 0) return undefined;
-    const late = doses.filter((d) => (d.delivers['N-soluble'] ?? 0) > EPS && dayOfYear(d.date) > lastFed);
+    // the hundredths that come with an iron spray feed nothing
+    const late = doses.filter((d) => isFeedingLb(d.delivers['N-soluble'] ?? 0) && dayOfYear(d.date) > lastFed);
     return ifAny({ found: `${dosesIn(late)} too late`, doses: late, forbidden });
   },
   standing: noneOf('fail'),

@@ -4,7 +4,7 @@ import { SECOND_AFTER_DAYS, STARTER_N_LB } from '../rules/establishment';
 import { dayOfYear, type IsoDay } from '../../days/day';
 import { type Dose, makeDose } from '../plan/dose';
 import { freeInTime } from '../rules/before-frost';
-import { doseCeiling } from '../rules/dose-ceilings';
+import { doseCeiling, nitrogenCeilings } from '../rules/dose-ceilings';
 import type { ZoneSeason } from '../plan/season-plan';
 import { slowShare } from '../../nitrogen/forms';
 import { closingCode, codeLeastSlowPercent, codeNutrientsOf, tooFastForCode } from '../rules/local-codes';
@@ -81,12 +81,14 @@ export function planEstablishment(
       missing.push({ for: 'N', says: `Nothing on the shelf may bring the ${roundedTo(lb, 2)} lb N of ${says}.` });
       return;
     }
-    // what the starter brings that day counts under the same ceiling
-    const thatDay = total(
-      doses.filter((d) => d.date === date),
-      'N',
+    // what the starter brings that day counts under the same ceilings
+    const thatDay = doses.filter((d) => d.date === date);
+    const soluble = 1 - slowShare(feed);
+    const most = Math.min(
+      lb,
+      doseCeiling(zone, feed, 'N', codes) - total(thatDay, 'N'),
+      soluble > 0 ? (nitrogenCeilings(zone, codes).soluble - total(thatDay, 'N-soluble')) / soluble : Infinity,
     );
-    const most = Math.min(lb, doseCeiling(zone, feed, 'N', codes) - thatDay);
     if (most < LEAST_BESIDE_STARTER_LB) return;
     doses.push(makeDose(zone, date, feed, 'N', { lb: most, says, figure: prescription.nitrogen.year }, why));
   };

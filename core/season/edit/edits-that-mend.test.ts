@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Case, PlannedDose } from '../../records/case';
 import { draft, dose, GOOD, judged, okonedo } from '../front-lawn.fixture';
 import { editsThatMend } from './edits-that-mend';
+import { allAtOnce } from './steps';
 
 const check = (doses: readonly PlannedDose[], id: string, given = okonedo) => {
   const found = judged(doses, given).checks.find((c) => c.id === id);
@@ -10,7 +11,7 @@ const check = (doses: readonly PlannedDose[], id: string, given = okonedo) => {
   return found;
 };
 const offered = (doses: readonly PlannedDose[], id: string, given = okonedo) =>
-  editsThatMend(given, draft, doses, judged(doses, given), check(doses, id, given));
+  allAtOnce(editsThatMend(given, draft, doses, judged(doses, given), check(doses, id, given)));
 
 describe('what would mend a broken rule', () => {
   it('starts from a plan in which none is broken', () => {
@@ -87,7 +88,7 @@ describe('what would mend a broken rule', () => {
           );
           const before = judged(doses);
           for (const fault of before.checks.filter((c) => c.standing !== 'pass').slice(0, 2))
-            for (const way of editsThatMend(okonedo, draft, doses, before, fault)) {
+            for (const way of allAtOnce(editsThatMend(okonedo, draft, doses, before, fault))) {
               ways++;
               const after = judged(way.doses);
               expect(after.checks.find((c) => c.id === fault.id)?.standing ?? 'pass').toBe('pass');

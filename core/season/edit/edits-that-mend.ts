@@ -7,6 +7,7 @@ import { BADNESS } from '../checks/check';
 import { checkZonePlan } from '../checks/check-plan';
 import { sayDay } from '../../words/days';
 import { type Consequence, consequenceOf, type JudgedPlan, judgePlan } from '../checks/judge-plan';
+import type { Steps } from './steps';
 import { moveDose, removeDose, setRate, swapProduct } from './edit-plan';
 import { keysOfGivenDoses } from '../plan/doses-given';
 import type { SeasonPlan, ZoneSeason } from '../plan/season-plan';
@@ -46,18 +47,19 @@ const RANK = { move: 0, rate: 1, swap: 2, remove: 3 } as const;
 /**
  * Single hand edits that would mend a check of a zone and break nothing else, the least first: another week, another rate,
  * another product, without the dose. Each is tried out and judged by every check of its zone, so that nothing is offered
- * which does not hold. Given and locked doses are left alone. None for checks of the whole property.
+ * which does not hold. Given and locked doses are left alone. None for checks of the whole property. In steps of one judgement, so
+ * that a page can do other things between them.
  *
  * @param draft the year without its doses
  * @param before the plan as it stands, judged
  */
-export function editsThatMend(
+export function* editsThatMend(
   given: Case,
   draft: SeasonPlan,
   doses: readonly PlannedDose[],
   before: JudgedPlan,
   check: JudgedCheck,
-): MendingEdit[] {
+): Steps<MendingEdit[]> {
   const { zoneId } = check;
   const zoneSeason = draft.zones.find((z) => z.zone.id === zoneId);
   if (!zoneId || !zoneSeason || check.standing === 'pass') return [];
@@ -87,13 +89,19 @@ export function editsThatMend(
     const product = products.find((p) => p.id === dose.productId);
     const crowded = product && here.some((d) => d !== dose && d.date === dose.date);
     const name = crowded ? `${faceOf(product)} of ${sayDay(dose.date)}` : sayDay(dose.date);
-    const keep = (kind: Tried['kind'], says: string, next: PlannedDose[] | Refusal, far: number): boolean => {
+    const keep = function* (
+      kind: Tried['kind'],
+      says: string,
+      next: PlannedDose[] | Refusal,
+      far: number,
+    ): Steps<boolean> {
+      yield;
       if (isRefusal(next) || !mends(next)) return false;
       tried.push({ kind, key, says, doses: next, far });
       return true;
     };
     if (!product) {
-      keep('remove', `Take out ${name}`, removeDose(doses, key), 0);
+      yield* keep('remove', `Take out ${name}`, removeDose(doses, key), 0);
       continue;
     }
     const unit = dose.for === 'lime' ? 'lb lime' : 'lb product';
@@ -103,18 +111,18 @@ export function editsThatMend(
           const next = moveDose(doses, key, way * weeks);
           const moved = isRefusal(next) ? undefined : next.find((d) => !doses.includes(d));
           if (!moved || moved.date === dose.date) continue;
-          if (keep('move', `Move ${name} to ${sayDay(moved.date)}`, next, weeks)) break;
+          if (yield* keep('move', `Move ${name} to ${sayDay(moved.date)}`, next, weeks)) break;
         }
     const rateLb = amount
       ? rateForYear(amount, dose, product, here, products, zoneSeason)
       : atFault.length > 0
-        ? mostThatPasses(zoneSeason.zone, dose, product, (lb) => {
+        ? yield* mostThatPasses(zoneSeason.zone, dose, product, (lb) => {
             const next = setRate(doses, key, lb);
             return !isRefusal(next) && clears(checksOf(next));
           })
         : undefined;
     if (rateLb !== undefined)
-      keep(
+      yield* keep(
         'rate',
         `${rateLb > dose.rateLb ? 'Raise' : 'Lower'} ${name} to ${fixed(rateLb, 2)} ${unit}`,
         setRate(doses, key, rateLb),
@@ -124,30 +132,31 @@ export function editsThatMend(
     const others = zoneSeason.shelf[dose.for]?.options ?? [];
     for (const other of others)
       if (other.id !== product.id)
-        keep('swap', `Take ${other.name} on ${sayDay(dose.date)}`, swapProduct(doses, key, other, products), 0);
-    keep('remove', `Take out ${name}`, removeDose(doses, key), 0);
+        yield* keep('swap', `Take ${other.name} on ${sayDay(dose.date)}`, swapProduct(doses, key, other, products), 0);
+    yield* keep('remove', `Take out ${name}`, removeDose(doses, key), 0);
   }
 
   const nearest = tried.sort((a, b) => RANK[a.kind] - RANK[b.kind] || a.far - b.far);
-  const judged = nearest.slice(0, 4 * OFFERED).map(({ says, doses: next }) => ({
-    says,
-    doses: next,
-    of: consequenceOf(before, judgePlan(given, withDoses(draft, given, next))),
-  }));
+  const judged: MendingEdit[] = [];
+  for (const { says, doses: next } of nearest.slice(0, 4 * OFFERED)) {
+    yield;
+    judged.push({ says, doses: next, of: consequenceOf(before, judgePlan(given, withDoses(draft, given, next))) });
+  }
   return judged.filter(({ of }) => of.broken.length === 0).slice(0, OFFERED);
 }
 
 /** Most of a dose that passes, lb product/1000 ft2, between the least practical rate and what stands; undefined where even the least does not. */
-function mostThatPasses(
+function* mostThatPasses(
   zone: Zone,
   dose: PlannedDose,
   product: Product,
   passes: (lb: number) => boolean,
-): number | undefined {
+): Steps<number | undefined> {
   let low = leastRateLb(product, zone);
   let high = dose.rateLb;
   if (low >= high || !passes(low)) return undefined;
   for (let i = 0; i < HALVINGS && high - low > RATE_STEP_LB; i++) {
+    yield;
     const middle = roundedTo((low + high) / 2, 2);
     if (passes(middle)) low = middle;
     else high = middle;

@@ -4,6 +4,7 @@ import { doseKey } from '../plan/dose-key';
 import type { SeasonPlan } from '../plan/season-plan';
 import { withDoses } from '../plan/with-doses';
 import { editsThatMend } from './edits-that-mend';
+import { allAtOnce } from './steps';
 
 /** A dose locked by hand that breaks a hard rule, and the least change that would keep it. */
 export interface LockedConflict {
@@ -36,6 +37,6 @@ export function lockedConflicts(
     .map((check) => ({
       zoneId: check.zoneId,
       says: check.says ?? `${check.title}: ${check.found}`,
-      leastChange: editsThatMend(given, draft, free, judged, check)[0]?.says,
+      leastChange: allAtOnce(editsThatMend(given, draft, free, judged, check))[0]?.says,
     }));
 }

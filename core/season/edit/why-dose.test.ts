@@ -8,6 +8,7 @@ import { doseKey } from '../plan/dose-key';
 import { growthFit } from '../output/plan-figures';
 import { growthOf } from '../plan/weekly-nitrogen';
 import { moveDose, setRate, swapProduct } from './edit-plan';
+import { allAtOnce } from './steps';
 import { whyDose } from './why-dose';
 
 const before = judged(GOOD);
@@ -20,7 +21,7 @@ const failing = (doses: typeof GOOD) =>
 
 describe('why a dose is as it is', () => {
   it('names the weeks that serve as well, and every one of them breaks nothing', () => {
-    const said = /^From (.+) to (.+) every week serves as well\./.exec(why().week());
+    const said = /^From (.+) to (.+) every week serves as well\./.exec(allAtOnce(why().week()));
     expect(said).not.toBeNull();
     const weeks = Array.from({ length: 17 }, (_, i) => i - 8).filter((by) => {
       const day = sayDay(addDays(GOOD[0]!.date, by * 7));
@@ -33,12 +34,12 @@ describe('why a dose is as it is', () => {
     }
   });
   it('tells what the next week on either side breaks or loses', () => {
-    const week = why(GOOD[1]).week();
+    const week = allAtOnce(why(GOOD[1]).week());
     expect(week).toMatch(/Earlier: (heat|.*\(.*\)|.*free in its time)/);
     expect(week).toMatch(/Later: /);
   });
   it('tells of cheaper products with what speaks against them, tried out on the plan', () => {
-    const product = why(GOOD[0]).product();
+    const product = allAtOnce(why(GOOD[0]).product());
     const cheaper = okonedo.products!.find((p) => product.includes(`${p.name}, cheaper`));
     expect(cheaper).toBeDefined();
     const swapped = swapProduct(GOOD, doseKey(GOOD[0]!), cheaper!, okonedo.products!);
@@ -48,7 +49,7 @@ describe('why a dose is as it is', () => {
     else expect(product).toMatch(/cost|save|serve as well|free in its time/);
   });
   it('tells at which rate something breaks, and there it breaks', () => {
-    const rate = why(GOOD[1]).rate();
+    const rate = allAtOnce(why(GOOD[1]).rate());
     const [, more] = /More, at ([\d.]+) lb product: /.exec(rate)!;
     const set = setRate(GOOD, doseKey(GOOD[1]!), Number(more));
     if (isRefusal(set)) throw new Error(set.refused);
@@ -59,7 +60,7 @@ describe('why a dose is as it is', () => {
   it('says that nothing else brings it where the shelf holds no other', () => {
     const products = okonedo.products!.filter((p) => p.id === 'coated-urea-42');
     const alone = [dose('2027-05-03', 'coated-urea-42', 1.6)];
-    expect(why(alone[0], alone, { ...okonedo, products }).product()).toBe(
+    expect(allAtOnce(why(alone[0], alone, { ...okonedo, products }).product())).toBe(
       'Nothing else on the shelf with a price brings N.',
     );
   });

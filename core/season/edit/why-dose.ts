@@ -17,9 +17,10 @@ import { withDoses } from '../plan/with-doses';
 import { zoneGround } from '../plan/zone-ground';
 import { closedBecause } from '../rules/open-days';
 import { moveDose, setRate, swapProduct } from './edit-plan';
+import type { Steps } from './steps';
 
 /** Why a dose is as it is: each a sentence made from what other choices would come to, tried out when it is asked for. */
-export type WhyDose = Readonly<Record<'week' | 'product' | 'rate', () => string>>;
+export type WhyDose = Readonly<Record<'week' | 'product' | 'rate', () => Steps<string>>>;
 
 /** Weeks tried on either side: further off it is another dose. */
 const MOST_WEEKS = 8;
@@ -32,6 +33,11 @@ const LESS = [0.9, 0.75, 0.5] as const;
 const TOLD_PRODUCTS = 2;
 const A_CENT = 0.005;
 
+/** What needs no trying. */
+function* said(words: string): Steps<string> {
+  return words;
+}
+
 const nameOfChecks = (broken: JudgedPlan['checks']): string =>
   broken
     .slice(0, 2)
@@ -40,7 +46,7 @@ const nameOfChecks = (broken: JudgedPlan['checks']): string =>
 
 /**
  * Why this week, this product and this rate: every other choice is tried on the plan and judged by the same checks, and what it would break,
- * cost or leave unmet is the reason. Nothing is told that was not tried. Each sentence is some ten or twenty judgements, and is made when it is called.
+ * cost or leave unmet is the reason. Nothing is told that was not tried. Each sentence is some ten or twenty judgements, made when it is called, in steps of one.
  *
  * @param draft the year without its doses
  * @param before the plan as it stands, judged
@@ -66,7 +72,11 @@ export function whyDose(
   };
   const fitBefore = (product.guaranteed.N ?? 0) > 0 ? fitOf(withDoses(draft, given, doses)) : undefined;
   /** What speaks against other doses; undefined where nothing does. */
-  const against = (next: readonly PlannedDose[], { timing = false, trips = false } = {}): string | undefined => {
+  const against = function* (
+    next: readonly PlannedDose[],
+    { timing = false, trips = false } = {},
+  ): Steps<string | undefined> {
+    yield;
     const plan = withDoses(draft, given, next);
     const of = consequenceOf(before, judgePlan(given, plan));
     if (of.broken.length > 0) return nameOfChecks(of.broken);
@@ -77,9 +87,9 @@ export function whyDose(
     return undefined;
   };
 
-  const week = (): string => {
+  const week = function* (): Steps<string> {
     const ground = zoneGround(zoneSeason, draft, given.codes ?? []);
-    const look = (way: -1 | 1): { last: IsoDay; because?: string } => {
+    const look = function* (way: -1 | 1): Steps<{ last: IsoDay; because?: string }> {
       let last = dose.date;
       for (let weeks = 1; weeks <= MOST_WEEKS; weeks++) {
         const next = moveDose(doses, key, way * weeks);
@@ -88,13 +98,13 @@ export function whyDose(
         if (!moved || moved.date === dose.date) return { last, because: 'the year ends' };
         const because =
           (ground && closedBecause(ground, product, dayOfYear(moved.date))) ??
-          against(next, { timing: true, trips: true });
+          (yield* against(next, { timing: true, trips: true }));
         if (because) return { last, because };
         last = moved.date;
       }
       return { last };
     };
-    const [earlier, later] = [look(-1), look(1)];
+    const [earlier, later] = [yield* look(-1), yield* look(1)];
     const free =
       earlier.last === later.last
         ? 'No other week serves as well.'
@@ -111,7 +121,7 @@ export function whyDose(
       : Infinity;
   };
   const ofIt = dose.for === 'lime' || dose.for === 'gypsum' ? dose.for : dose.for === 'sulfur' ? 'free S' : dose.for;
-  const otherProducts = (): string => {
+  const otherProducts = function* (): Steps<string> {
     const context = shelfContext(zoneSeason);
     const ground = zoneGround(zoneSeason, draft, given.codes ?? []);
     const feeds = dose.for === 'N' || dose.for === 'P2O5' || dose.for === 'K2O';
@@ -122,13 +132,13 @@ export function whyDose(
       .sort((a, b) => pricePerLb(a) - pricePerLb(b));
     const cheaper = others.filter((p) => pricePerLb(p) < pricePerLb(product));
     const dearer = others.filter((p) => pricePerLb(p) >= pricePerLb(product));
-    const reason = (p: Product): string => {
+    const reason = function* (p: Product): Steps<string> {
       const next = swapProduct(doses, key, p, products);
       if (isRefusal(next)) return next.refused;
       const because =
         (feeds ? unfitBecause(p, zoneSeason.zone, context, given.codes ?? []) : undefined) ??
         (ground && closedBecause(ground, p, dayOfYear(dose.date))) ??
-        against(next, { timing: true });
+        (yield* against(next, { timing: true }));
       if (because) return because;
       const { cost } = consequenceOf(before, judgePlan(given, withDoses(draft, given, next)));
       return cost > A_CENT
@@ -138,23 +148,25 @@ export function whyDose(
           : 'it would serve as well';
     };
     for (const p of [...cheaper.slice(-TOLD_PRODUCTS), ...dearer].slice(0, TOLD_PRODUCTS))
-      told.push(`${p.name}, ${cheaper.includes(p) ? 'cheaper' : 'dearer'} by the pound of ${ofIt}: ${reason(p)}.`);
+      told.push(
+        `${p.name}, ${cheaper.includes(p) ? 'cheaper' : 'dearer'} by the pound of ${ofIt}: ${yield* reason(p)}.`,
+      );
     if (told.length === 0) return `Nothing else on the shelf with a price brings ${ofIt}.`;
     return `${cheaper.length === 0 ? `The cheapest ${ofIt} by the pound on the shelf. ` : ''}${told.join(' ')}`;
   };
 
-  const rate = (): string => {
-    const first = (shares: readonly number[]): { lb: number; because: string } | undefined => {
+  const rate = function* (): Steps<string> {
+    const first = function* (shares: readonly number[]): Steps<{ lb: number; because: string } | undefined> {
       for (const share of shares) {
         const next = setRate(doses, key, dose.rateLb * share);
         if (isRefusal(next)) continue;
-        const because = against(next);
+        const because = yield* against(next);
         if (because) return { lb: dose.rateLb * share, because };
       }
       return undefined;
     };
     const at = (lb: number) => `${showProductRate(lb)} lb ${ofIt === 'lime' || ofIt === 'gypsum' ? ofIt : 'product'}`;
-    const [more, less] = [first(MORE), first(LESS)];
+    const [more, less] = [yield* first(MORE), yield* first(LESS)];
     return [
       more
         ? `More, at ${at(more.lb)}: ${more.because}.`
@@ -165,9 +177,9 @@ export function whyDose(
 
   if (isFoliarPurpose(dose.for))
     return {
-      week: () => 'A spray for color: its days follow from its repeats and the heat.',
+      week: () => said('A spray for color: its days follow from its repeats and the heat.'),
       product: otherProducts,
-      rate: () => 'The rate of a spray is what the leaf takes without a burn.',
+      rate: () => said('The rate of a spray is what the leaf takes without a burn.'),
     };
   return { week, product: otherProducts, rate };
 }

@@ -8,7 +8,7 @@ export function BoardBar({ at }: { at: SeasonBoardState }) {
   const { file, plan, board, shown, judged, care, today, all, doses } = at;
   return (
     <div className="boardbar">
-      <Button type="primary" disabled={at.search !== undefined || !shown.weather} onClick={at.ask}>
+      <Button type="primary" disabled={at.searching || !shown.weather} onClick={at.ask}>
         {doses.some((d) => d.locked)
           ? 'Plan the rest'
           : plan?.doses

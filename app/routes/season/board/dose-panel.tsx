@@ -178,7 +178,7 @@ export function DosePanel(props: DosePanelProps) {
       </dl>
       {!given && (
         <section className="whydose" aria-labelledby={`${id}-why`} aria-live="polite">
-          <h3 id={`${id}-why`}>What the other choices come to</h3>
+          <h3 id={`${id}-why`}>Other choices, tried out</h3>
           <dl>
             {WHY.map(([about, title]) => (
               <Fragment key={about}>

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import type { Case, PlannedDose } from '@core/records/case';
 import type { JudgedPlan } from '@core/season/checks/judge-plan';
 import { type MendingEdit, editsThatMend } from '@core/season/edit/edits-that-mend';
+import { inSteps } from './in-steps';
 import type { SeasonPlan } from '@core/season/plan/season-plan';
 
 type JudgedCheck = JudgedPlan['checks'][number];
@@ -32,16 +33,18 @@ export function useEditsThatMend(
   useEffect(() => {
     const faults = judged.checks.filter((c) => c.standing !== 'pass' && c.zoneId).slice(0, MOST_CHECKS);
     let found = new Map<string, MendingEdit[]>();
-    let next: ReturnType<typeof setTimeout> | undefined;
+    let giveUp = () => {};
     const step = (at: number) => {
       const check = faults[at];
       if (!check) return;
-      found = new Map(found).set(checkKey(check), editsThatMend(file, draft, doses, judged, check));
-      setTried({ of: judged, found });
-      next = setTimeout(() => step(at + 1));
+      giveUp = inSteps(editsThatMend(file, draft, doses, judged, check), (edits) => {
+        found = new Map(found).set(checkKey(check), edits);
+        setTried({ of: judged, found });
+        step(at + 1);
+      });
     };
-    next = setTimeout(() => step(0));
-    return () => clearTimeout(next);
+    step(0);
+    return () => giveUp();
   }, [file, draft, doses, judged]);
   return tried?.of === judged ? tried.found : NO_EDITS;
 }

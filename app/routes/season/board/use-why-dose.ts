@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import type { Case, PlannedDose } from '@core/records/case';
 import type { JudgedPlan } from '@core/season/checks/judge-plan';
 import { type WhyDose, whyDose } from '@core/season/edit/why-dose';
+import { inSteps } from './in-steps';
 import type { SeasonPlan } from '@core/season/plan/season-plan';
 
 export type ToldWhy = Partial<Record<keyof WhyDose, string>>;
@@ -25,16 +26,18 @@ export function useWhyDose(
     if (key === undefined) return undefined;
     const asked = whyDose(file, draft, doses, judged, key);
     let why: ToldWhy = {};
-    let next: ReturnType<typeof setTimeout> | undefined;
+    let giveUp = () => {};
     const step = (at: number) => {
       const about = ORDER[at];
       if (!about || !asked) return;
-      why = { ...why, [about]: asked[about]() };
-      setTold({ of: judged, key, why });
-      next = setTimeout(() => step(at + 1));
+      giveUp = inSteps(asked[about](), (sentence) => {
+        why = { ...why, [about]: sentence };
+        setTold({ of: judged, key, why });
+        step(at + 1);
+      });
     };
-    next = setTimeout(() => step(0));
-    return () => clearTimeout(next);
+    step(0);
+    return () => giveUp();
   }, [file, draft, doses, judged, key]);
   return told?.of === judged && told.key === key ? told.why : NOTHING;
 }

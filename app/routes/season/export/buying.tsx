@@ -17,9 +17,9 @@ export function Buying({ doses, products }: { doses: readonly Dose[]; products: 
           <li key={p.productId}>
             <span>{p.name}</span>
             <b className="nowrap">
-              {p.packages} {p.packages === 1 ? 'bag' : 'bags'}
+              {p.packages === 0 ? 'from stock' : `${p.packages} ${p.packages === 1 ? 'bag' : 'bags'}`}
             </b>
-            <span className="num">{p.cost === undefined ? 'no price' : showMoney(p.cost)}</span>
+            <span className="num">{p.packages === 0 ? '' : p.cost === undefined ? 'no price' : showMoney(p.cost)}</span>
             <span className="small">
               {showWeight(p.neededLb)} lb product needed{p.onHandLb > 0 && `, ${showWeight(p.onHandLb)} on hand`}
               {p.packageLb !== undefined && `, bags of ${p.packageLb} lb product`}, {showWeight(p.leftLb)} lb product

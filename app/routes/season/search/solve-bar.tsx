@@ -1,9 +1,10 @@
 import { Button } from 'antd';
+import { useSyncExternalStore } from 'react';
 import type { Plan } from '@core/records/case';
 import { showMoney, fixed } from '@core/words/numbers';
 import { sayDate } from '@core/words/days';
 import { StandingGlyph } from '../../../ui/glyphs';
-import type { Search } from './use-solver';
+import type { SearchProgress } from './use-solver';
 
 const percent = (gap: number): string =>
   gap < 0.05 ? 'the best there is' : `within ${fixed(gap, gap < 1 ? 2 : 1)} % of the best`;
@@ -18,7 +19,9 @@ export function provenance(plan: Plan | undefined, edited: boolean): string {
 }
 
 /** The search under way: seconds, the best so far, how much better any other plan could still be, and the stop. */
-export function SearchLine({ search, onStop }: { search: Search; onStop: () => void }) {
+export function SearchLine({ progress, onStop }: { progress: SearchProgress; onStop: () => void }) {
+  const search = useSyncExternalStore(progress.hear, progress.now, progress.now);
+  if (!search) return null;
   const { seconds, best, gapPercent, doses } = search;
   const gap = gapPercent === undefined ? 100 : Math.min(100, gapPercent);
   return (

@@ -33,7 +33,7 @@ export interface PlanSearch {
 export function usePlanSearch({ work, aim, doses, busy, onBegin, onFound, onBeside, onFault }: PlanSearch) {
   const { file, today, year, plan } = work;
   const [found, setFound] = useState<Found | undefined>();
-  const { search, solve, stop } = useSolver(file, year, today);
+  const { searching, progress, solve, stop } = useSolver(file, year, today);
   // a search takes seconds: what it finds is handed to the board as it is by then, or an edit made meanwhile could not be undone
   const handOver = useRef({ onFound, onBeside });
   useEffect(() => {
@@ -91,5 +91,5 @@ export function usePlanSearch({ work, aim, doses, busy, onBegin, onFound, onBesi
     });
     return () => clearTimeout(soon);
   });
-  return { search, stop, found, setFound, ask, findBeside };
+  return { searching, progress, stop, found, setFound, ask, findBeside };
 }

@@ -53,10 +53,10 @@ describe('the search in its worker', () => {
 
   it('shows what is known so far, and a better plan stays when a report brings none', () => {
     const { result } = begun();
-    expect(result.current.search).toEqual({ seconds: 0 });
+    expect(result.current.progress.now()).toEqual({ seconds: 0 });
     act(() => worker.report?.({ seconds: 1, best: 90, doses: [dose] }));
     act(() => worker.report?.({ seconds: 2, best: 90, bound: 81, gapPercent: 10 }));
-    expect(result.current.search).toEqual({ seconds: 2, best: 90, bound: 81, gapPercent: 10, doses: [dose] });
+    expect(result.current.progress.now()).toEqual({ seconds: 2, best: 90, bound: 81, gapPercent: 10, doses: [dose] });
   });
   it('is over with its answer, though a last report comes in after it', async () => {
     const { result, found } = begun();
@@ -65,7 +65,7 @@ describe('the search in its worker', () => {
       await found;
     });
     act(() => worker.report?.({ seconds: 3, gapPercent: 0.5 }));
-    await waitFor(() => expect(result.current.search).toBeUndefined());
+    await waitFor(() => expect(result.current.progress.now()).toBeUndefined());
   });
   it('stops at once with the best so far and its gap, and another search may begin', async () => {
     const { result, found } = begun();
@@ -73,8 +73,8 @@ describe('the search in its worker', () => {
     act(() => result.current.stop());
     await expect(found).resolves.toEqual({ status: 'stopped', doses: [dose], gapPercent: 12 });
     expect(worker.ended).toBe(1);
-    await waitFor(() => expect(result.current.search).toBeUndefined());
+    await waitFor(() => expect(result.current.progress.now()).toBeUndefined());
     act(() => void result.current.solve(given, 2027, '2027-04-05', {}));
-    expect(result.current.search).toEqual({ seconds: 0 });
+    expect(result.current.progress.now()).toEqual({ seconds: 0 });
   });
 });

@@ -16,6 +16,21 @@ export interface Search {
   doses?: PlannedDose[];
 }
 
+/** What is known of a search under way, told to the line that shows it and to nobody else: the board draws nothing anew for it. */
+export class SearchProgress {
+  #now: Search | undefined;
+  #heard = new Set<() => void>();
+  now = (): Search | undefined => this.#now;
+  tell = (search: Search | undefined): void => {
+    this.#now = search;
+    for (const hear of this.#heard) hear();
+  };
+  hear = (listener: () => void): (() => void) => {
+    this.#heard.add(listener);
+    return () => this.#heard.delete(listener);
+  };
+}
+
 export type Found = BestPlan | { status: 'stopped'; doses: PlannedDose[]; gapPercent?: number };
 
 const start = (): Link<SeasonSolver> =>
@@ -30,8 +45,8 @@ const start = (): Link<SeasonSolver> =>
 export function useSolver(given: Case, year: number, asOf: string) {
   const running = useRef<Link<SeasonSolver> | undefined>(undefined);
   const settle = useRef<((found: Found) => void) | undefined>(undefined);
-  const latest = useRef<Search>({ seconds: 0 });
-  const [search, setSearch] = useState<Search | undefined>();
+  const [progress] = useState(() => new SearchProgress());
+  const [searching, setSearching] = useState(false);
 
   const end = useCallback(() => {
     running.current?.end();
@@ -51,14 +66,14 @@ export function useSolver(given: Case, year: number, asOf: string) {
     async (given: Case, year: number, asOf: string, wishes: PlanWishes, seconds?: number): Promise<Found> => {
       running.current ??= start();
       const link = running.current;
-      latest.current = { seconds: 0 };
-      setSearch(latest.current);
+      progress.tell({ seconds: 0 });
+      setSearching(true);
       let ended = false;
-      const report = (progress: PlanProgress) => {
+      const report = (heard: PlanProgress) => {
         // reports travel on a channel of their own, and the last may come in after the answer
         if (ended) return;
-        latest.current = { ...latest.current, ...progress, doses: progress.doses ?? latest.current.doses };
-        setSearch(latest.current);
+        const before = progress.now();
+        progress.tell({ ...before, ...heard, doses: heard.doses ?? before?.doses });
       };
       try {
         return await new Promise<Found>((resolve, reject) => {
@@ -72,19 +87,20 @@ export function useSolver(given: Case, year: number, asOf: string) {
       } finally {
         ended = true;
         settle.current = undefined;
-        setSearch(undefined);
+        progress.tell(undefined);
+        setSearching(false);
       }
     },
-    [end],
+    [end, progress],
   );
 
   const stop = useCallback(() => {
-    const { doses, gapPercent } = latest.current;
+    const { doses, gapPercent } = progress.now() ?? {};
     end();
     settle.current?.({ status: 'stopped', doses: doses ?? [], gapPercent });
     running.current = start();
     running.current.call((solver) => solver.warm(given, year, asOf)).catch(() => undefined);
-  }, [end, given, year, asOf]);
+  }, [end, progress, given, year, asOf]);
 
-  return { search, solve, stop };
+  return { searching, progress, solve, stop };
 }
