@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import loadHighs from 'highs';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
@@ -9,7 +8,7 @@ import type { Case } from '../core/records/case';
 import { moveDose } from '../core/season/edit/edit-plan';
 import { judgePlan } from '../core/season/checks/judge-plan';
 import { doseKey } from '../core/season/plan/dose-key';
-import { anyProperty, anyShelf } from '../core/season/any-property.fixture';
+import { someProperties, someShelves } from '../core/season/any-property.fixture';
 import { planSeason } from '../core/season/draft/plan-season';
 import { buildModel } from '../core/season/planner/build-model';
 import { highsSolver } from '../core/season/planner/highs-solver';
@@ -88,13 +87,11 @@ console.log(
   `\nThe season’s planner on properties by chance, to ${PROMISE_GAP * 100} %: the whole starter shelf, then ${RANDOM_SHELVES} random ones (slowest, widest)\n`,
 );
 for (const { zones, seed } of PROPERTIES) {
-  const [property] = fc.sample(anyProperty({ min: zones, max: zones }, 'whole'), { seed, numRuns: 1 });
+  const [property] = someProperties({ min: zones, max: zones }, 'whole', seed, 1);
   if (!property) throw new Error('no property');
   const whole = found(property);
   const best = zones > 8 ? found(property, { work: MOST_WORK * MORE_WORK, seconds: 600 }).objective : undefined;
-  const others = fc
-    .sample(anyShelf, { seed, numRuns: RANDOM_SHELVES })
-    .map((products) => found({ ...property, products }));
+  const others = someShelves(seed, RANDOM_SHELVES).map((products) => found({ ...property, products }));
   const worse =
     best === undefined ? '' : `, ${percents(((whole.objective ?? 0) / best - 1) * 100)} over the best known`;
   row(

@@ -1,6 +1,5 @@
-import fc from 'fast-check';
 import loadHighs from 'highs';
-import { anyProperty } from '../core/season/any-property.fixture';
+import { someProperties } from '../core/season/any-property.fixture';
 import { printPlan } from '../core/files/plan-results';
 import { planBest } from '../core/season/planner/plan-best';
 import type { Case } from '../core/records/case';
@@ -42,8 +41,8 @@ const statuses = new Map<string, number>();
 let short = 0;
 let faulty = 0;
 const properties = [
-  ...fc.sample(anyProperty({ min: 1, max: 3 }, 'any'), { seed, numRuns: Math.ceil(count / 2) }),
-  ...fc.sample(anyProperty({ min: 1, max: 3 }, 'whole'), { seed, numRuns: Math.floor(count / 2) }),
+  ...someProperties({ min: 1, max: 3 }, 'any', seed, Math.ceil(count / 2)),
+  ...someProperties({ min: 1, max: 3 }, 'whole', seed, Math.floor(count / 2)),
 ];
 for (const [at, given] of properties.entries()) {
   let faults: string[];

@@ -116,7 +116,7 @@ const zone = (id: string): fc.Arbitrary<Zone> =>
     }));
 
 /** Any shelf: a handful to all of the starter shelf's bags. */
-export const anyShelf: fc.Arbitrary<Product[]> = fc.subarray([...STARTER_SHELF] as Product[], { minLength: 0 });
+const anyShelf: fc.Arbitrary<Product[]> = fc.subarray([...STARTER_SHELF] as Product[], { minLength: 0 });
 
 /** A property by chance, of so many zones; on the whole starter shelf or any part of it. Always a file that the product reads. */
 export const anyProperty = (zones: { min: number; max: number }, shelf: 'whole' | 'any'): fc.Arbitrary<Case> =>
@@ -147,3 +147,14 @@ export const anyProperty = (zones: { min: number; max: number }, shelf: 'whole' 
       if (isRefusal(read)) throw new Error(read.refused);
       return read;
     });
+
+/** So many properties from a seed: the same seed makes the same ones. */
+export const someProperties = (
+  zones: { min: number; max: number },
+  shelf: 'whole' | 'any',
+  seed: number,
+  count: number,
+): Case[] => fc.sample(anyProperty(zones, shelf), { seed, numRuns: count });
+
+/** So many shelves from a seed. */
+export const someShelves = (seed: number, count: number): Product[][] => fc.sample(anyShelf, { seed, numRuns: count });
