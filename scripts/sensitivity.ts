@@ -77,7 +77,7 @@ function changes(): string {
   const by = (of: (outcome: Outcome) => number) => changed.map(({ was, now }) => of(now) - of(was));
   const whole = (value: number) => String(value);
   return [
-    `${changed.length} plans`,
+    `${changed.length} of ${before.length}`,
     ...span(
       'cost',
       by((o) => Math.round(o.cost)),
@@ -131,8 +131,10 @@ writeFileSync(
   `# How much the planner’s prices matter
 
 Made by \`npm run sensitivity\`. Each price of \`core/season/planner/prices.ts\` halved and doubled on ${LAWNS.length} reference lawns (${LAWNS.join(', ')}),
-everything else as it is, searches to ${LIMITS.gap * 100} %. “Plans” are those in which a dose changed its zone, day or product; the other figures say by how
+everything else as it is, searches to ${LIMITS.gap * 100} %. “2 of 12” are plans in which a dose changed its zone, day or product; the other figures say by how
 much, from the least to the most of them. Reasons for the prices stand in [decisions](decisions.md).
+A plan that changes at many rows and in nothing that is counted is one of several alike. Few of these lawns are in want: prices of what is short
+matter where a shelf, a code or trips leave no way to have everything.
 
 | price | is | halved | doubled |
 | --- | ---: | --- | --- |

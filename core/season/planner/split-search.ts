@@ -92,9 +92,10 @@ function halves({ milp }: PlanModel, { bounds, relaxed }: Part, column: number):
  * trips taken, packages of each product. A relaxation whose counts are whole is close to the truth. The part with the least bound is taken
  * up next (while no good plan is known, the better half of the last). Once its counts are whole, a plan is sought in the weeks that its
  * relaxation uses, and what that does not prove is left to the solver's own search. Every plan is in one of the parts, so the least of
- * their bounds holds for all.
+ * their bounds holds for all. Where the proof has not come in its share of the work, the rest betters the plan turn and turn about; at last
+ * weeks and rates are sought once more for the bags of the plan.
  *
- * @param begin plans to begin with; each that is better than the one before is reported at once
+ * @param begin where to begin, few doses each; a plan that is better than the one before is reported at once
  * @param now clock, s: only for what is reported and for the last guard
  * @returns `optimal` within `gap`; `feasible` with the gap that is proven; `infeasible` where no plan can exist; `unknown` where
  * the work ended before there was a plan. 130 lb from bags of 50 lb at $45 and 20 lb at $20: one and four bags, $125.
