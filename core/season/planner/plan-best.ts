@@ -35,7 +35,7 @@ export const GOOD_ENOUGH_GAP = 0.02;
 /** Most work of a search before the best so far is taken, simplex iterations: about half a minute of a usual machine. Measured. */
 export const MOST_WORK = 40_000;
 /** The last guard, where a machine is far slower, s. */
-export const LONGEST_SEARCH_S = 120;
+export const LONGEST_SEARCH_S = 300;
 /** How a property of several zones is begun: zone after zone, each within a few percent of its own best. Work in simplex iterations. Measured. */
 const ZONE_ALONE = { gap: 0.05, work: 2_000 } as const;
 

@@ -67,7 +67,7 @@ describe('rules of the plan', () => {
     expect(new Set(doses.map((d) => d.date)).size).toBeLessThanOrEqual(5);
   });
   it('takes fewer trips when trips are what matters, and costs no more when cost is', () => {
-    const given = demo('quarry-lane-school');
+    const given = demo('thornbury-chapel-green');
     const trips = (aim: PlanWishes['aim']) => {
       const { doses } = solved(given, { aim });
       return {
