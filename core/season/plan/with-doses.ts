@@ -43,7 +43,8 @@ function whyOf(
     elsewhere.size > 0 ? `; one trip with ${elsewhere.size} more ${elsewhere.size === 1 ? 'zone' : 'zones'}` : '';
   if ((product?.guaranteed.N ?? 0) === 0) {
     const riding = here.some((d) => d !== planned && d.date === planned.date);
-    return `${planned.for}${riding ? ', same day as the nitrogen' : ', a trip of its own'}${trip}`;
+    const alone = elsewhere.size > 0 ? ', without nitrogen' : ', a trip of its own';
+    return `${planned.for}${riding ? ', same day as the nitrogen' : alone}${trip}`;
   }
   if (step) return `${schools?.late?.title}: ${step.id.replaceAll('-', ' ')}${trip}`;
   if (!season) return '';
