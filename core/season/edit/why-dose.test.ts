@@ -6,7 +6,7 @@ import { BADNESS } from '../checks/check';
 import { draft, dose, GOOD, judged, laid, okonedo } from '../front-lawn.fixture';
 import { doseKey } from '../plan/dose-key';
 import { growthFit } from '../output/plan-figures';
-import { growthOf } from '../plan/weekly-nitrogen';
+import { weeklyNitrogen } from '../plan/weekly-nitrogen';
 import { moveDose, setRate, swapProduct } from './edit-plan';
 import { allAtOnce } from './steps';
 import { whyDose } from './why-dose';
@@ -80,7 +80,7 @@ describe('growth fit', () => {
   });
   it('is better for feedings spread over the season than for one of spring', () => {
     const fit = (doses: typeof GOOD) => {
-      const { asked, freed } = growthOf(laid(doses).zones[0]!, okonedo.products!, draft);
+      const { asked, freed } = weeklyNitrogen(laid(doses).zones[0]!, okonedo.products!, draft);
       return growthFit(asked, freed)!;
     };
     expect(fit(GOOD)).toBeGreaterThan(fit([dose('2027-05-03', 'coated-urea-42', 5.3)]) + 10);

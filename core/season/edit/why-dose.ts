@@ -12,7 +12,7 @@ import { doseKey } from '../plan/dose-key';
 import type { SeasonPlan } from '../plan/season-plan';
 import { unfitBecause } from '../plan/serving';
 import { shelfContext } from '../plan/shelf-context';
-import { growthOf } from '../plan/weekly-nitrogen';
+import { weeklyNitrogen } from '../plan/weekly-nitrogen';
 import { withDoses } from '../plan/with-doses';
 import { zoneGround } from '../plan/zone-ground';
 import { closedBecause } from '../rules/open-days';
@@ -22,7 +22,7 @@ import type { Steps } from './steps';
 /** Why a dose is as it is: each a sentence made from what other choices would come to, tried out when it is asked for. */
 export type WhyDose = Readonly<Record<'week' | 'product' | 'rate', () => Steps<string>>>;
 
-/** Weeks tried on either side: further off it is another dose. */
+/** Weeks tried on either side: further off it is another dose. Decision, as the rest here. */
 const MOST_WEEKS = 8;
 /** A week is worse for growth where so much less of what it asks is free, percent. */
 const WORSE_FIT_PERCENT = 1.5;
@@ -46,7 +46,8 @@ const nameOfChecks = (broken: JudgedPlan['checks']): string =>
 
 /**
  * Why this week, this product and this rate: every other choice is tried on the plan and judged by the same checks, and what it would break,
- * cost or leave unmet is the reason. Nothing is told that was not tried. Each sentence is some ten or twenty judgements, made when it is called, in steps of one.
+ * cost or leave unmet is the reason. Nothing is told that was not tried. Each sentence is some ten or twenty judgements,
+ * made when it is called, in steps of one.
  *
  * @param draft the year without its doses
  * @param before the plan as it stands, judged
@@ -67,24 +68,27 @@ export function whyDose(
   const fitOf = (plan: SeasonPlan): number | undefined => {
     const zone = plan.zones.find((z) => z.zone.id === dose.zoneId);
     if (!zone) return undefined;
-    const { asked, freed } = growthOf(zone, products, plan);
+    const { asked, freed } = weeklyNitrogen(zone, products, plan);
     return growthFit(asked, freed);
   };
   const fitBefore = (product.guaranteed.N ?? 0) > 0 ? fitOf(withDoses(draft, given, doses)) : undefined;
-  /** What speaks against other doses; undefined where nothing does. */
-  const against = function* (
+  /** What other doses come to: what speaks against them, nothing where nothing does, and what they cost more, $. */
+  const tried = function* (
     next: readonly PlannedDose[],
     { timing = false, trips = false } = {},
-  ): Steps<string | undefined> {
+  ): Steps<{ because?: string; cost: number }> {
     yield;
     const plan = withDoses(draft, given, next);
     const of = consequenceOf(before, judgePlan(given, plan));
-    if (of.broken.length > 0) return nameOfChecks(of.broken);
+    const { cost } = of;
+    if (of.broken.length > 0) return { because: `it breaks ${nameOfChecks(of.broken)}`, cost };
     const fit = timing && fitBefore !== undefined ? fitOf(plan) : undefined;
     if (fit !== undefined && fitBefore !== undefined && fit < fitBefore - WORSE_FIT_PERCENT)
-      return `${fixed(fit, 0)} % of what growth asks would be free in its time, not ${fixed(fitBefore, 0)} %`;
-    if (trips && of.trips > 0) return 'it would be one trip more';
-    return undefined;
+      return {
+        because: `${fixed(fit, 0)} % of what growth asks would be free in its time, not ${fixed(fitBefore, 0)} %`,
+        cost,
+      };
+    return trips && of.trips > 0 ? { because: 'it would be one trip more', cost } : { cost };
   };
 
   const week = function* (): Steps<string> {
@@ -98,7 +102,7 @@ export function whyDose(
         if (!moved || moved.date === dose.date) return { last, because: 'the year ends' };
         const because =
           (ground && closedBecause(ground, product, dayOfYear(moved.date))) ??
-          (yield* against(next, { timing: true, trips: true }));
+          (yield* tried(next, { timing: true, trips: true })).because;
         if (because) return { last, because };
         last = moved.date;
       }
@@ -135,12 +139,12 @@ export function whyDose(
     const reason = function* (p: Product): Steps<string> {
       const next = swapProduct(doses, key, p, products);
       if (isRefusal(next)) return next.refused;
-      const because =
+      const barred =
         (feeds ? unfitBecause(p, zoneSeason.zone, context, given.codes ?? []) : undefined) ??
-        (ground && closedBecause(ground, p, dayOfYear(dose.date))) ??
-        (yield* against(next, { timing: true }));
+        (ground && closedBecause(ground, p, dayOfYear(dose.date)));
+      if (barred) return barred;
+      const { because, cost } = yield* tried(next, { timing: true });
       if (because) return because;
-      const { cost } = consequenceOf(before, judgePlan(given, withDoses(draft, given, next)));
       return cost > A_CENT
         ? `in whole bags it would cost ${showMoney(cost)} more`
         : cost < -A_CENT
@@ -160,7 +164,7 @@ export function whyDose(
       for (const share of shares) {
         const next = setRate(doses, key, dose.rateLb * share);
         if (isRefusal(next)) continue;
-        const because = yield* against(next);
+        const { because } = yield* tried(next);
         if (because) return { lb: dose.rateLb * share, because };
       }
       return undefined;

@@ -8,7 +8,7 @@ import { granulesAt } from '../../products/granules';
 import { BARE } from '../plan/bare-months';
 import { judgePlan } from '../checks/judge-plan';
 import type { SeasonPlan, ZoneSeason } from '../plan/season-plan';
-import { growthOf, weeklyNitrogen } from '../plan/weekly-nitrogen';
+import { weeklyNitrogen } from '../plan/weekly-nitrogen';
 
 /** Water a root zone holds between drained and dry, in. Common practice by texture. */
 const HOLDS_IN = { sand: 0.6, loam: 1.6, clay: 2 } as const;
@@ -55,10 +55,11 @@ export interface ZoneFigures {
   thinnestGranules?: number;
 }
 
-/** Weeks looked at together for what is free when it is asked: the grass does not notice finer. */
+/** Weeks looked at together for what is free when it is asked: the grass does not notice finer. Decision. */
 const WEEKS_TOGETHER = 4;
-/** A week asks for something from here on, lb N/1000 ft2: a tenth of a usual week. */
+/** A week asks for something from here on, lb N/1000 ft2: a tenth of a usual week. Decision. */
 const ASKS_LB = 0.01;
+/** A week is bare under its share of what makes a month bare, lb N/1000 ft2 (C2). */
 const BARE_WEEK_LB = (BARE.underLb * WEEK) / 30;
 
 /** What of the asked nitrogen is free when it is asked, four weeks at a time, percent. Asked 0.4 and 0.4, free 0.8 and 0.2: 75. */
@@ -91,8 +92,7 @@ function zoneFigures(
 ): ZoneFigures {
   const { zone, season, doses, parts } = zoneSeason;
   const products = given.products ?? [];
-  const { demand } = weeklyNitrogen(zoneSeason, products, plan);
-  const { asked, freed } = growthOf(zoneSeason, products, plan);
+  const { demand, asked, freed } = weeklyNitrogen(zoneSeason, products, plan);
   const nitrogenByMonth = new Array<number>(12).fill(0);
   for (const dose of doses) {
     const month = Number(dose.date.slice(5, 7)) - 1;

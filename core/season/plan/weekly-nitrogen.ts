@@ -6,10 +6,14 @@ import type { SeasonPlan, ZoneSeason } from './season-plan';
 
 /** Nitrogen week by week, lb N/1000 ft2. */
 export interface WeeklyNitrogen {
-  /** What growth asks. */
+  /** What growth asks, shared out by growth alone: the curve that is drawn. */
   demand: number[];
+  /** What it asks in the parts of the year (C1, C2): what doses are measured by. */
+  asked: number[];
   /** What each dose makes free, in order of the doses that carry N. */
   supply: { key: string; date: string; name: string; lb: number; byWeek: number[] }[];
+  /** What all doses together make free. */
+  freed: number[];
   /** N still held at the end of the year. */
   heldLb: number;
 }
@@ -22,7 +26,7 @@ const weekly = (byDay: readonly number[]): number[] =>
 
 /** The year's N shared out by growth, against what each dose makes free as it is let go. */
 export function weeklyNitrogen(
-  { season, prescription, doses, carried }: ZoneSeason,
+  { season, parts, prescription, doses, carried }: ZoneSeason,
   products: readonly Product[],
   { soilF, year: inYear }: Pick<SeasonPlan, 'soilF' | 'year'>,
 ): WeeklyNitrogen {
@@ -45,25 +49,13 @@ export function weeklyNitrogen(
       lb: carried.lb,
       byWeek: weekly(carried.byDay),
     });
-  const freed = supply.reduce((sum, s) => sum + s.byWeek.reduce((a, b) => a + b, 0), 0);
+  const demand = weekly(growth).map((share) => (share * year) / total);
+  const freed = demand.map((_, week) => supply.reduce((sum, s) => sum + (s.byWeek[week] ?? 0), 0));
   return {
-    demand: weekly(growth).map((share) => (share * year) / total),
+    demand,
+    asked: parts && season ? weekly(demandByDay(parts, season)).map((share) => share * year) : demand,
     supply,
-    heldLb: Math.max(0, supply.reduce((sum, s) => sum + s.lb, 0) - freed),
-  };
-}
-
-/** What growth asks by the parts of the year, and what is free of all doses, lb N/1000 ft2 by the week. */
-export function growthOf(
-  zoneSeason: ZoneSeason,
-  products: readonly Product[],
-  plan: Pick<SeasonPlan, 'soilF' | 'year'>,
-): { asked: number[]; freed: number[] } {
-  const { demand, supply } = weeklyNitrogen(zoneSeason, products, plan);
-  const { parts, season, prescription, carried } = zoneSeason;
-  const yearLb = prescription.nitrogen.year.value + (carried?.lb ?? 0);
-  return {
-    asked: parts && season ? weekly(demandByDay(parts, season)).map((share) => share * yearLb) : demand,
-    freed: demand.map((_, week) => supply.reduce((sum, s) => sum + (s.byWeek[week] ?? 0), 0)),
+    freed,
+    heldLb: Math.max(0, supply.reduce((sum, s) => sum + s.lb, 0) - freed.reduce((a, b) => a + b, 0)),
   };
 }

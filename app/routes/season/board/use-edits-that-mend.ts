@@ -33,18 +33,13 @@ export function useEditsThatMend(
   useEffect(() => {
     const faults = judged.checks.filter((c) => c.standing !== 'pass' && c.zoneId).slice(0, MOST_CHECKS);
     let found = new Map<string, MendingEdit[]>();
-    let giveUp = () => {};
-    const step = (at: number) => {
-      const check = faults[at];
-      if (!check) return;
-      giveUp = inSteps(editsThatMend(file, draft, doses, judged, check), (edits) => {
-        found = new Map(found).set(checkKey(check), edits);
+    return inSteps(
+      faults.map((check) => () => editsThatMend(file, draft, doses, judged, check)),
+      (edits, at) => {
+        found = new Map(found).set(checkKey(faults[at] as JudgedCheck), edits);
         setTried({ of: judged, found });
-        step(at + 1);
-      });
-    };
-    step(0);
-    return () => giveUp();
+      },
+    );
   }, [file, draft, doses, judged]);
   return tried?.of === judged ? tried.found : NO_EDITS;
 }

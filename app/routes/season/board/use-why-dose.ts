@@ -25,19 +25,15 @@ export function useWhyDose(
   useEffect(() => {
     if (key === undefined) return undefined;
     const asked = whyDose(file, draft, doses, judged, key);
+    if (!asked) return undefined;
     let why: ToldWhy = {};
-    let giveUp = () => {};
-    const step = (at: number) => {
-      const about = ORDER[at];
-      if (!about || !asked) return;
-      giveUp = inSteps(asked[about](), (sentence) => {
-        why = { ...why, [about]: sentence };
+    return inSteps(
+      ORDER.map((about) => asked[about]),
+      (sentence, at) => {
+        why = { ...why, [ORDER[at] as keyof WhyDose]: sentence };
         setTold({ of: judged, key, why });
-        step(at + 1);
-      });
-    };
-    step(0);
-    return () => giveUp();
+      },
+    );
   }, [file, draft, doses, judged, key]);
   return told?.of === judged && told.key === key ? told.why : NOTHING;
 }
