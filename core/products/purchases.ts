@@ -1,6 +1,7 @@
 import { asWeighed } from '../field/as-weighed';
 import type { Product } from '../records/case';
 import { limeKindOf } from '../lime/lime-label';
+import { LB_PER_TON } from '../units/conversions';
 import { packageLb as weightOfPackage } from './package-lb';
 
 /** What to buy of one product for the year. */
@@ -22,11 +23,11 @@ export interface Purchase {
 
 /** Bags of one lime above which it is offered in bulk. Common practice. */
 const MOST_LIME_BAGS = 20;
-const LB_PER_TON = 2000;
 
 /**
  * Whole packages for all zones together, stock on hand used first. What is needed is the sum of what the scale shows, so
  * that lists, labels and costs agree to the ounce. 118 lb needed, 10 on hand, 50 lb bags: 3 bags, 42 lb left.
+ * 1,150 lb of a lime in 50 lb bags: 23 bags, or 0.575 tons in bulk.
  */
 export function purchases(
   doses: readonly { productId: string; zoneLb: number }[],

@@ -175,4 +175,12 @@ describe('purchases', () => {
       expect.objectContaining({ packages: 0, cost: 0, leftLb: 1 }),
     ]);
   });
+  it('offers lime of more than 20 bags by the ton: 1,150 lb are 23 bags of 50 lb, or 0.575 tons (hand reckoning)', () => {
+    const lime = { ...STARTER_SHELF.find((p) => p.id === 'calcitic-lime')!, package: { lb: 50, price: 6 } };
+    const bought = (zoneLb: number, product = lime) => purchases([{ productId: product.id, zoneLb }], [product])[0]!;
+    expect(bought(1150)).toMatchObject({ packages: 23, bulkTons: 0.575 });
+    // twenty bags are still carried, and no truck spreads urea
+    expect(bought(1000).bulkTons).toBeUndefined();
+    expect(bought(1150, { ...STARTER_SHELF[0]!, id: 'feed' } as typeof lime).bulkTons).toBeUndefined();
+  });
 });

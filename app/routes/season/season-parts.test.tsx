@@ -7,7 +7,7 @@ import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { roundedTo } from '@core/words/numbers';
 import { describe, expect, it, vi } from 'vitest';
 import { readCase } from '@core/files/case-file';
-import { type Case, type PlannedDose } from '@core/records/case';
+import { type Case, type PlannedDose, type Product } from '@core/records/case';
 import { isRefusal } from '@core/reckoning/refusal';
 import { doseKey } from '@core/season/plan/dose-key';
 import { yearScale } from '../../ui/year-plot';
@@ -324,6 +324,22 @@ describe('under the board', () => {
     render(<Buying doses={all} products={products} />);
     const cost = judgePlan(given, draft).cost;
     expect(document.body.textContent).toContain(`$${cost.toFixed(2)}`);
+  });
+  it('says what comes from stock, what is bought by the pound, and what a truck would bring', () => {
+    const lime = { ...products.find((p) => p.id === 'calcitic-lime')!, onHandLb: 0 };
+    const buy = (product: Product, zoneLb: number) => {
+      const { unmount, container } = render(
+        <Buying doses={[{ ...first, productId: product.id, zoneLb }]} products={[product]} />,
+      );
+      const text = container.querySelector('li')!.textContent;
+      unmount();
+      return text;
+    };
+    expect(buy({ ...lime, onHandLb: 100 }, 30)).toMatch(/pelletedfrom stock30\.0 lb product needed/);
+    expect(buy(lime, 30)).toMatch(/pelleted1 bag\$/);
+    // a product without a bag on its label is bought all the same
+    expect(buy({ ...lime, package: undefined }, 30)).toMatch(/pelleted30\.0 lb productno price/);
+    expect(buy(lime, 1000)).toMatch(/, or 0\.50 tons of lime in bulk/);
   });
   const addForm = (over: Partial<React.ComponentProps<typeof AddDose>> = {}) => {
     const [add, close] = [vi.fn(), vi.fn()];

@@ -72,6 +72,6 @@ export function planSheet(given: Case, plan: SeasonPlan): PlanSheet {
     trips: [...days].map(([date, list]) => ({ date, lines: list })),
     buying,
     cost: buying.reduce((sum, p) => sum + (p.cost ?? 0), 0),
-    priced: buying.every((p) => p.packages === 0 || p.cost !== undefined),
+    priced: buying.every((p) => p.lb === 0 || p.cost !== undefined),
   };
 }

@@ -1,7 +1,8 @@
 import type { Product } from '@core/records/case';
 import type { Dose } from '@core/season/plan/dose';
 import { purchases } from '@core/products/purchases';
-import { showMoney, showTons, showWeight } from '@core/words/numbers';
+import { boughtWords, bulkWords } from '../../../work/bought-words';
+import { showMoney, showWeight } from '@core/words/numbers';
 
 /** What to buy for the whole property: whole bags, stock first, what is left. */
 export function Buying({ doses, products }: { doses: readonly Dose[]; products: readonly Product[] }) {
@@ -16,15 +17,13 @@ export function Buying({ doses, products }: { doses: readonly Dose[]; products: 
         {list.map((p) => (
           <li key={p.productId}>
             <span>{p.name}</span>
-            <b className="nowrap">
-              {p.packages === 0 ? 'from stock' : `${p.packages} ${p.packages === 1 ? 'bag' : 'bags'}`}
-            </b>
-            <span className="num">{p.packages === 0 ? '' : p.cost === undefined ? 'no price' : showMoney(p.cost)}</span>
+            <b className="nowrap">{boughtWords(p)}</b>
+            <span className="num">{p.lb === 0 ? '' : p.cost === undefined ? 'no price' : showMoney(p.cost)}</span>
             <span className="small">
               {showWeight(p.neededLb)} lb product needed{p.onHandLb > 0 && `, ${showWeight(p.onHandLb)} on hand`}
               {p.packageLb !== undefined && `, bags of ${p.packageLb} lb product`}, {showWeight(p.leftLb)} lb product
               left over
-              {p.bulkTons !== undefined && `, or ${showTons(p.bulkTons)} tons in bulk: ask for a spreading truck`}
+              {bulkWords(p)}
             </span>
           </li>
         ))}

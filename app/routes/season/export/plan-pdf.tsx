@@ -9,11 +9,13 @@ import type { SeasonPlan, ZoneSeason } from '@core/season/plan/season-plan';
 import { type PlanSheet, planSheet, type SheetLine } from '@core/season/output/plan-sheet';
 import { weeklyNitrogen } from '@core/season/plan/weekly-nitrogen';
 import { weeklyNitrogenSvg } from '../../../ui/charts/weekly-nitrogen-chart';
+import type { PhFinding } from '@core/soil/interpret';
 import type { Purchase } from '@core/products/purchases';
 import { shortfallsOf, shortfallWords } from '@core/season/shortfalls/shortfalls';
-import { showArea, showMoney, showPh, showProductRate, showRate, showTons, showWeight } from '@core/words/numbers';
+import { showArea, showMoney, showPh, showProductRate, showRate, showWeight } from '@core/words/numbers';
 import { sayDate, sayDay, sayWeekday } from '@core/words/days';
 import { Ribbon } from '../../../ui/ribbon';
+import { boughtWords, bulkWords } from '../../../work/bought-words';
 import { amountFor, bringsInWords } from '../../../work/dose-words';
 import { feedingWindows } from '@core/season/plan/season-windows';
 
@@ -157,21 +159,22 @@ function zonePage(
   ];
 }
 
-const LEVEL_WORDS: readonly (readonly [name: string, of: 'phosphorus' | 'potassium' | 'magnesium' | 'sulfur'])[] = [
-  ['phosphorus', 'phosphorus'],
-  ['potassium', 'potassium'],
-  ['magnesium', 'magnesium'],
-  ['sulfur', 'sulfur'],
-];
+const JUDGED = ['phosphorus', 'potassium', 'magnesium', 'sulfur'] as const;
+
+const PH_WORDS: Readonly<Record<PhFinding['place'], string>> = {
+  'too-acid': 'low, nothing more this year',
+  inside: 'right',
+  'too-alkaline': 'high, left alone',
+};
 
 /** What the report of a zone came to, as its owner would be told. */
 function foundOn({ zone, read, prescription }: ZoneSeason): string {
-  const pH = read?.ph?.ph;
-  const levels = LEVEL_WORDS.flatMap(([name, of]) => {
-    const { level } = prescription[of];
-    return level === 'not-tested' ? [] : [`${name} ${level.replace('-', ' ')}`];
+  const levels = JUDGED.flatMap((nutrient) => {
+    const { level } = prescription[nutrient];
+    return level === 'not-tested' ? [] : [`${nutrient} ${level.replace('-', ' ')}`];
   });
-  const acid = { lime: 'too acid: lime', sulfur: 'too high: sulfur', leave: 'high, left alone', none: 'right' };
+  const does = { lime: 'too acid: lime', sulfur: 'too high: sulfur', leave: 'high, left alone', none: undefined };
+  const pH = read?.ph && `pH ${showPh(read.ph.ph)}, ${does[prescription.ph.action] ?? PH_WORDS[read.ph.place]}`;
   const asks = [
     [prescription.nitrogen.year.value, 'N'],
     [prescription.phosphorus.yearLb, 'P2O5'],
@@ -179,7 +182,7 @@ function foundOn({ zone, read, prescription }: ZoneSeason): string {
   ] as const;
   const year = asks.flatMap(([lb, of]) => (lb > 0 ? [`${showRate(lb)} lb ${of}`] : []));
   const found = prescription.tested
-    ? `${pH === undefined ? '' : `pH ${showPh(pH)}, ${acid[prescription.ph.action]}; `}${levels.join(', ')}.`
+    ? `${[pH, levels.join(', ')].filter(Boolean).join('; ')}.`
     : 'no soil test yet, so nothing is known of pH, phosphorus and potassium.';
   return `${zone.name}: ${found} The year asks ${year.join(', ') || 'nothing'} per 1000 sq ft.`;
 }
@@ -206,15 +209,14 @@ const dayRows = (trips: PlanSheet['trips']): Content[][] =>
 
 const counted = (count: number, what: string): string => `${count} ${what}${count === 1 ? '' : 's'}`;
 
-const bagsWords = ({ packages, packageLb, neededLb, bulkTons }: Purchase): string =>
-  packages === 0 && neededLb > 0
-    ? 'from stock'
-    : `${packages}${packageLb === undefined ? '' : ` of ${packageLb} lb product`}${bulkTons === undefined ? '' : `, or ${showTons(bulkTons)} tons in bulk`}`;
+const bagsWords = (purchase: Purchase): string =>
+  `${boughtWords(purchase)}${purchase.packages > 0 && purchase.packageLb !== undefined ? ` of ${purchase.packageLb} lb product` : ''}${bulkWords(purchase)}`;
 
 const costWords = ({ buying, cost, priced, trips }: PlanSheet): string => {
   const bags = buying.reduce((sum, p) => sum + p.packages, 0);
   if (trips.length === 0) return 'Nothing is bought.';
-  if (bags === 0) return `Nothing is bought: all comes from stock; ${counted(trips.length, 'day')} of spreading.`;
+  if (buying.every((p) => p.lb === 0))
+    return `Nothing is bought: all comes from stock; ${counted(trips.length, 'day')} of spreading.`;
   return `${showMoney(cost)} of material${priced ? '' : ', without what has no price'}: ${counted(bags, 'bag')}, list on the next page; ${counted(trips.length, 'day')} of spreading.`;
 };
 
@@ -321,7 +323,7 @@ export function planDocument(
               `${showWeight(p.neededLb)} lb product`,
               `${showWeight(p.onHandLb)} lb product`,
               bagsWords(p),
-              p.packages === 0 ? '' : p.cost === undefined ? 'no price' : showMoney(p.cost),
+              p.lb === 0 ? '' : p.cost === undefined ? 'no price' : showMoney(p.cost),
               `${showWeight(p.leftLb)} lb product`,
             ]),
             [bold(sheet.priced ? 'In all' : 'Priced part'), '', '', '', bold(showMoney(sheet.cost)), ''],
