@@ -1,7 +1,7 @@
 import { establishmentYear } from '../nitrogen/establishment-year';
 import { BUILT_IN_PACKS, grassIn } from '../packs/rule-packs';
 import { sureFigure, traced } from '../reckoning/figure';
-import { codeDoseCap, codeYearCap } from '../season/rules/local-codes';
+import { codeDoseCap, codeYearCap, phosphorusNeedsTest } from '../season/rules/local-codes';
 import { SECOND_AFTER_DAYS, SECOND_LB, STARTER_N_LB, STARTER_P2O5_LB } from '../season/rules/establishment';
 import { sayDate } from '../words/days';
 import { two } from '../words/numbers';
@@ -62,7 +62,7 @@ export function prescribeEstablishment(
   );
   const day = sayDate(establishment.on);
   const what = WORDS[establishment.kind];
-  const exempt = codes.some((code) => code.phosphorusNeedsTest)
+  const exempt = phosphorusNeedsTest(codes)
     ? ' Most codes exempt a seeding from their phosphorus rule: check with the authority.'
     : '';
   const says = `${what} on ${day}${establishment.assumed ? ', the usual day here because none is given' : ''}. Starter that day, ${two(SECOND_LB)} lb N after ${SECOND_AFTER_DAYS.least / 7} to ${SECOND_AFTER_DAYS.most / 7} weeks, no nitrogen before it.${exempt}`;

@@ -5,6 +5,7 @@ import type { Method, OwnFigure } from '../records/case';
 import type { Finding, Interpretation } from '../soil/interpret';
 import type { Level } from '../soil/levels';
 import { type Figure, sureFigure, traced } from '../reckoning/figure';
+import { phosphorusNeedsTest } from '../season/rules/local-codes';
 import { threeDigits } from '../words/numbers';
 import { capped } from './capped';
 import { laboratoryFigure } from './laboratory-figure';
@@ -208,7 +209,7 @@ export function prescribeNutrient(
     return { ...rule, says: `${rule.says} The override is kept aside until there is one.` };
   const sold = SOLD_AS[nutrient];
   const unasked = nutrient === 'P' && rule.yearLb === 0 && own.value > 0;
-  const barred = unasked && facts.codes.some((code) => code.phosphorusNeedsTest);
+  const barred = unasked && phosphorusNeedsTest(facts.codes);
   const held = barred
     ? 'The local code allows P2O5 only where a test asks for it: the override is held to 0.'
     : unasked

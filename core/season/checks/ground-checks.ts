@@ -1,4 +1,4 @@
-import { setbackFt } from '../rules/local-codes';
+import { phosphorusNeedsTest, setbackFt } from '../rules/local-codes';
 import { check, dosesIn, type Facts, ifAny } from './check';
 
 /** What the ground itself and the code about it forbid. */
@@ -26,13 +26,13 @@ const phosphorusTest = check({
   title: 'Phosphorus without a test',
   rule: 'Where the code asks for a soil test, no phosphorus without one.',
   measure: ({ zoneSeason: { prescription }, codes, doses }: Facts) => {
-    const untested = codes.some((c) => c.phosphorusNeedsTest) && !prescription.tested;
+    const untested = phosphorusNeedsTest(codes) && !prescription.tested;
     const phosphate = untested ? doses.filter((d) => (d.delivers.P2O5 ?? 0) > 0) : [];
     const { establishment } = prescription;
     const starter = establishment !== undefined && phosphate.every((d) => d.date === establishment.on);
     return ifAny({ found: dosesIn(phosphate), doses: phosphate, starter });
   },
-  standing: ({ doses, starter }) => (doses.length === 0 ? 'pass' : starter ? 'warn' : 'fail'),
+  standing: ({ starter }) => (starter ? 'warn' : 'fail'),
   says: ({ starter }) =>
     starter
       ? 'The local code allows no phosphorus without a soil test, and this zone has none. Most codes exempt the starter of a new stand: check with the authority, or take a sample first.'

@@ -5,7 +5,7 @@ import { BARE, bareMonths, supplyByMonth } from '../plan/bare-months';
 import type { Dose } from '../plan/dose';
 import { isFeedingLb } from '../plan/feeding';
 import { freeInTime, LAST_WEEKS } from '../rules/before-frost';
-import { ownProgrammeFrom, STARTER_N_LB } from '../rules/establishment';
+import { ownProgrammeFrom, SECOND_LB, STARTER_N_LB } from '../rules/establishment';
 import type { NitrogenPart } from '../rules/nitrogen-parts';
 import { MONTH_SUPPLY_OFF, monthSupplyLb, yearToleranceLb } from '../rules/limits';
 import { check, dayIn, dosesIn, EPS, type Facts, ifAny, noneOf, sum } from './check';
@@ -46,7 +46,7 @@ const summerDose = check({
       establishment !== undefined &&
       d.date >= establishment.on &&
       dayIn(d.date) < ownProgrammeFrom(establishment) &&
-      (d.delivers['N-soluble'] ?? 0) <= STARTER_N_LB.soluble + EPS;
+      (d.delivers['N-soluble'] ?? 0) <= (d.date === establishment.on ? STARTER_N_LB.soluble : SECOND_LB) + EPS;
     const hot = inside(facts.doses, summer).filter(
       (d) => (d.delivers['N-soluble'] ?? 0) > most + EPS && !ofNewStand(d),
     );

@@ -1,7 +1,7 @@
 import { purposeOf } from '../../products/purpose';
 import type { Case, Product } from '../../records/case';
 import { releaseByDay } from '../../nitrogen/release';
-import { codeYearCap } from '../rules/local-codes';
+import { codeYearCap, phosphorusNeedsTest } from '../rules/local-codes';
 import { demandByDay } from '../rules/nitrogen-parts';
 import { isStrongAcidifier } from '../../products/strong-acidifier';
 import { doseKey } from '../plan/dose-key';
@@ -107,7 +107,7 @@ function zoneProblem(
   const schools: SeasonSchools = { ...(zoneSeason.schools as SeasonSchools) };
   const { K2O: potashYear } = askedOfYear(zoneSeason);
   // without the test that a code asks for a new stand has its starter on its day, and no phosphate after it (C8)
-  const starterOnly = !prescription.tested && codes.some((code) => code.phosphorusNeedsTest);
+  const starterOnly = !prescription.tested && phosphorusNeedsTest(codes);
   const phosphateYear = starterOnly ? down('P2O5') : Math.max(0, prescription.phosphorus.yearLb);
   const context = {
     ...shelfContext({ zone, grass, prescription, read: zoneSeason.read }, potashYear > 0),

@@ -77,6 +77,9 @@ export const allowanceOn = (code: LocalCode, day: IsoDay): { mostLbN: number } |
   return found && { mostLbN: found.maxTotalNPerDose };
 };
 
+/** Whether the codes ask for a soil test before phosphorus (D4). */
+export const phosphorusNeedsTest = (codes: readonly LocalCode[]): boolean => codes.some((c) => c.phosphorusNeedsTest);
+
 /** Distance to water within which nothing is spread, ft: the widest of the codes, and never under common practice. */
 export const setbackFt = (codes: readonly LocalCode[]): number =>
   Math.max(USUAL_SETBACK_FT, ...codes.map((c) => c.setbackFt ?? 0));
