@@ -9,7 +9,7 @@ import { demandByDay, type NitrogenPart } from '../rules/nitrogen-parts';
 import { LIME_NITROGEN_GAP_DAYS } from '../rules/limits';
 import { fixed } from '../../words/numbers';
 
-/** A dose is explained by growth where growth asks at least so much of it before the next one. */
+/** A dose is explained by growth where growth asks at least so much of it before the next one, a share. Decision. */
 const MEETS = 0.6;
 /** Why a part of the year is fed at all (C1, C2). */
 const WHY_PART: Readonly<Record<NitrogenPart['id'], string>> = {

@@ -2,9 +2,9 @@ import type { PlannedDose } from '../../records/case';
 import { dayOfYear, type IsoDay } from '../../days/day';
 import type { PlanModel } from './model-parts';
 import type { PlanProblem } from './problem-shape';
-import type { Bounds } from './solver';
+import { type Bounds, held } from './solver';
 
-/** A dose of the plain draft may move by so many weeks: its days are no Mondays, and its waits are counted in days. */
+/** A dose of the plain draft may move by so many weeks: its days are no Mondays, and its waits are counted in days. Measured. */
 const WEEKS_ABOUT = 1;
 
 /** Bounds that leave a search the doses of a plain draft, each in its own week or one beside it, at any rate. */
@@ -25,9 +25,7 @@ export function aboutDraft(problem: PlanProblem, { doses }: PlanModel, draft: re
 
 /** Bounds that set every dose where a start has it: rates and purchases are left to be filled in. */
 export const filledFrom = ({ milp, doses }: PlanModel, start: ReadonlyMap<string, number>): Bounds =>
-  new Map(
-    doses.map(({ chosen }) => {
-      const value = start.get(milp.columns[chosen]?.name ?? '') ?? 0;
-      return [chosen, [value, value]];
-    }),
+  held(
+    doses.map((d) => d.chosen),
+    (column) => start.get(milp.columns[column]?.name ?? ''),
   );

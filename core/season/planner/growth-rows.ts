@@ -6,7 +6,7 @@ const WEEKS_A_BALANCE = 2;
 /** Soil and sward hold this much for the grass at any time, lb N/1000 ft2: half a usual dose, rounded down. Common practice. */
 const FREE_LB = 0.4;
 
-/** Within that a plan costs this share of what it costs beyond: of plans that are alike the one nearer to growth. */
+/** Within that a plan costs this share of what it costs beyond: of plans that are alike the one nearer to growth. Decision. */
 const WITHIN = 0.2;
 
 /** Slow doses of spring must not feed cool-season grass through the heat: what they still let go then has a most. */

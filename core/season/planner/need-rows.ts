@@ -7,7 +7,7 @@ import type { Band, Brings, ZoneProblem } from './problem-shape';
 type Need = 'N' | 'P2O5' | 'K2O';
 const BAND = { N: 'nitrogen', P2O5: 'phosphate', K2O: 'potash' } as const;
 
-/** A bag that can bring no more than this in a dose is bought for something else, lb N/1000 ft2. */
+/** A bag that can bring no more than this in a dose is bought for something else, lb N/1000 ft2: half a light feeding. Decision. */
 const LEAST_USUAL_FEEDING_LB = 0.25;
 
 /**

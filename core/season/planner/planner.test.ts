@@ -66,19 +66,23 @@ describe('rules of the plan', () => {
     expect(['optimal', 'feasible']).toContain(best.status);
     expect(new Set(doses.map((d) => d.date)).size).toBeLessThanOrEqual(5);
   });
-  it('takes fewer trips when trips are what matters, and costs no more when cost is', () => {
-    const given = demo('thornbury-chapel-green');
-    const trips = (aim: PlanWishes['aim']) => {
-      const { doses } = solved(given, { aim });
-      return {
-        trips: new Set(doses.map((d) => d.date)).size,
-        cost: purchases(doses, given.products!).reduce((sum, p) => sum + (p.cost ?? 0), 0),
+  // both proven closely: within five percent of all wants a plan of one aim may well cost a bag more than that of the other
+  it.each(['thornbury-chapel-green', 'okonedo-residence'])(
+    'takes fewer trips when trips are what matters, and costs no more when cost is: %s',
+    (name) => {
+      const given = demo(name);
+      const trips = (aim: PlanWishes['aim']) => {
+        const { doses } = solved(given, { aim });
+        return {
+          trips: new Set(doses.map((d) => d.date)).size,
+          cost: purchases(doses, given.products!).reduce((sum, p) => sum + (p.cost ?? 0), 0),
+        };
       };
-    };
-    const [few, cheap] = [trips('fewest-trips'), trips('cheapest')];
-    expect(few.trips).toBeLessThanOrEqual(cheap.trips);
-    expect(cheap.cost).toBeLessThanOrEqual(few.cost + 1e-9);
-  });
+      const [few, cheap] = [trips('fewest-trips'), trips('cheapest')];
+      expect(few.trips).toBeLessThanOrEqual(cheap.trips);
+      expect(cheap.cost).toBeLessThanOrEqual(few.cost + 1e-9);
+    },
+  );
   it('keeps slow doses of late spring from feeding cool-season grass through the heat', () => {
     const given = demo('okonedo-residence');
     given.products = given.products!.filter((p) => ['coated-urea-42', 'ammonium-sulfate-21'].includes(p.id));

@@ -65,6 +65,15 @@ export interface Solver {
   relaxation(milp: Milp): Relaxation;
 }
 
+/** Bounds that hold whole columns where some values have them. */
+export const held = (columns: readonly number[], valueOf: (column: number) => number | undefined): Bounds =>
+  new Map(
+    columns.map((column) => {
+      const value = Math.round(valueOf(column) ?? 0);
+      return [column, [value, value]];
+    }),
+  );
+
 /** The model under other bounds. */
 export const bounded = ({ columns, rows }: Milp, bounds: Bounds): Milp => {
   const changed = [...columns];

@@ -1,6 +1,6 @@
 import type { PlanModel } from './model-parts';
 import type { Milp } from './milp';
-import { turnsOf } from './turns';
+import { type Keep, sameBags, turnsOf } from './turns';
 import {
   type Bounds,
   bounded,
@@ -35,15 +35,15 @@ const LEAST_DEAR = 0.5;
 const LIGHTER = 0.35;
 /** Most work of a search among the doses that a relaxation uses, simplex iterations, and how close it need come, a share. */
 const NEAR_SEARCH = { work: 12_000, gap: 0.002 } as const;
-/** Most work of a search among the few doses of a beginning, simplex iterations, and how close it need come, a share. */
+/** Most work of a search among the few doses of a beginning, simplex iterations, and how close it need come, a share. Measured. */
 const BEGIN_SEARCH = { work: 4_000, gap: 0.05 } as const;
-/** So many products in a row that cannot be sifted out, and no more are tried. */
+/** So many products in a row that cannot be sifted out, and no more are tried. Measured. */
 const SIFTS_IN_VAIN = 3;
 /** This share of the work goes into the proof; where it has not come by then, the rest betters the plan, so much work a turn. Measured. */
 const PROOF_SHARE = 0.6;
 const TURN_WORK = 3_000;
 /** Most work of the last look at the weeks of the plan found, and how close it need come. Measured. */
-const POLISH = { work: 4_000, gap: 0.002 } as const;
+const LAST_LOOK = { work: 4_000, gap: 0.002 } as const;
 /** While the best plan so far is further from the best there is than this share, parts are followed down to a plan first. Measured. */
 const FAR = 0.05;
 /** A product that a relaxation uses less than this is no part of its shelf. */
@@ -201,30 +201,18 @@ export function splitSearch(
     }
     return relax(sifted, whole);
   };
-  /** Turn and turn about: the best shelf for the weeks of the plan so far, then the best weeks for that shelf. */
+  /** Seeks better than the plan so far with some of it kept. */
+  const better = (keep: Keep, limits: SolveLimits) => {
+    if (!best || over()) return;
+    const bounds = keep(best.values);
+    solve(bounded(milp, bounds), { ...limits, start: startOf(model, bounds, best.values) }, hear);
+  };
+  /** Turn and turn about: the best shelf for the weeks of the plan so far, then the best weeks for that shelf, and so on. */
   const takeTurns = () => {
     for (let before = Infinity; best && best.objective < before * (1 - gap / 4) && distance() > gap && !over();) {
       before = best.objective;
-      for (const keep of turnsOf(model)) {
-        if (over() || distance() <= gap) break;
-        const { values } = best;
-        const bounds = keep(values);
-        solve(bounded(milp, bounds), { gap: gap / 2, work: TURN_WORK, start: startOf(model, bounds, values) }, hear);
-      }
+      for (const keep of turnsOf(model)) if (distance() > gap) better(keep, { gap: gap / 2, work: TURN_WORK });
     }
-  };
-  /** The same bags, the best weeks and rates for them: what is good enough in dollars may still be a poor calendar. */
-  const polish = () => {
-    if (!best || spent >= work || passed() >= seconds) return;
-    const { values } = best;
-    const bounds = new Map(
-      [...model.uses.values(), ...model.packages].map((column) => {
-        const count = Math.round(values[column] ?? 0);
-        return [column, [count, count]] as const;
-      }),
-    );
-    const start = startOf(model, bounds, values);
-    solve(bounded(milp, bounds), { gap: Math.min(gap, POLISH.gap), work: POLISH.work, start }, hear);
   };
   try {
     const whole = relax(NONE);
@@ -307,7 +295,7 @@ export function splitSearch(
       tell();
     }
     takeTurns();
-    polish();
+    better(sameBags(model), { gap: Math.min(gap, LAST_LOOK.gap), work: LAST_LOOK.work });
   } finally {
     relaxation.end();
   }
