@@ -1,4 +1,4 @@
-import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces';
+import type { Content, ContentText, TDocumentDefinitions } from 'pdfmake/interfaces';
 import { renderToStaticMarkup } from 'react-dom/server';
 import type { CareTask } from '@core/care/tasks';
 import type { Case } from '@core/records/case';
@@ -49,11 +49,34 @@ const forPdf = (svg: string): string =>
     .replaceAll(/font-family:[^;"]*/g, 'font-family:Source')
     .replaceAll(/font-family="[^"]*"/g, 'font-family="Source"');
 
-const heading = (text: string): Content => ({ text, font: 'Vollkorn', fontSize: 13, margin: [0, 10, 0, 3] });
+const ruled = {
+  // over the title there is no line
+  hLineWidth: (line: number) => (line === 0 ? 0 : 0.5),
+  vLineWidth: () => 0,
+  hLineColor: () => '#A9A894',
+  paddingTop: () => 2,
+  paddingBottom: () => 2,
+};
+const bold = (text: string): Content => ({ text, bold: true });
+const heading = (text: string): ContentText => ({ text, font: 'Vollkorn', fontSize: 13, margin: [0, 8, 0, 2] });
 /** Pieces that stay on one page: a heading is never parted from what it heads. */
 const together = (...stack: Content[]): Content => ({ stack, unbreakable: true });
 /** A list of so few lines is not parted at all. */
 const SHORT_LIST = 6;
+/** A table under its title, which stays with its first rows and stands over it again overleaf. */
+const titled = (title: string, widths: (number | '*')[], names: readonly string[], rows: Content[][]): Content => {
+  const spanned = names.slice(1).map(() => '');
+  return {
+    table: {
+      headerRows: 2,
+      keepWithHeaderRows: 2,
+      dontBreakRows: true,
+      widths,
+      body: [[{ ...heading(title), colSpan: names.length }, ...spanned], names.map(bold), ...rows],
+    },
+    layout: ruled,
+  };
+};
 /** A list under its heading: the heading stays with the first line, the rest may go on overleaf. */
 const listed = (title: string, [first, ...rest]: readonly string[]): Content[] =>
   first === undefined
@@ -61,14 +84,6 @@ const listed = (title: string, [first, ...rest]: readonly string[]): Content[] =
     : rest.length < SHORT_LIST
       ? [together(heading(title), { ul: [first, ...rest] })]
       : [together(heading(title), { ul: [first] }), ...(rest.length > 0 ? [{ ul: rest } as Content] : [])];
-const ruled = {
-  hLineWidth: () => 0.5,
-  vLineWidth: () => 0,
-  hLineColor: () => '#A9A894',
-  paddingTop: () => 3,
-  paddingBottom: () => 3,
-};
-const bold = (text: string): Content => ({ text, bold: true });
 
 function doseRows(lines: readonly SheetLine[]): Content[][] {
   return lines.map((line) => [
@@ -87,7 +102,6 @@ function zonePage(
   zoneSeason: ZoneSeason,
   lines: readonly SheetLine[],
   today: string,
-  care: readonly CareTask[],
 ): Content[] {
   const { zone, season, doses } = zoneSeason;
   const ribbon = standalone(
@@ -115,32 +129,20 @@ function zonePage(
       CHART.height,
     ),
   );
-  const tasks = care.filter((task) => task.zoneId === zone.id);
-  const [head = [], ...rows] = [
-    ['Day', 'Product', 'lb product per 1000', 'lb product, zone', 'Brings, per 1000 sq ft', 'Why then'].map(bold),
-    ...doseRows(lines),
-  ];
-  const table: Content = {
-    table: {
-      headerRows: 1,
-      keepWithHeaderRows: 1,
-      dontBreakRows: true,
-      widths: [62, 130, 58, 58, 130, '*'],
-      body: [head, ...rows],
-    },
-    layout: ruled,
-    margin: [0, 8, 0, 0],
-  };
-  const fits = rows.length > 0 && rows.length <= SHORT_LIST;
+  const table = titled(
+    'What goes down',
+    [62, 130, 58, 58, 130, '*'],
+    ['Day', 'Product', 'lb product per 1000', 'lb product, zone', 'Brings, per 1000 sq ft', 'Why then'],
+    doseRows(lines),
+  );
   return [
     together(
       { text: zone.name, font: 'Vollkorn', fontSize: 17, margin: [0, 16, 0, 0] },
       { text: `${grassOf(zone.grass).name}, ${showArea(zone.areaSqFt)} sq ft`, margin: [0, 1, 0, 6] },
       { svg: ribbon, width: WIDTH_PT, height: (WIDTH_PT / RIBBON.width) * RIBBON.height },
-      ...(rows.length === 0 ? [{ text: 'Nothing goes down here this year.', margin: [0, 8, 0, 0] } as Content] : []),
-      ...(fits ? [table] : []),
+      ...(lines.length === 0 ? [{ text: 'Nothing goes down here this year.', margin: [0, 8, 0, 0] } as Content] : []),
     ),
-    ...(rows.length > 0 && !fits ? [table] : []),
+    ...(lines.length > 0 ? [table] : []),
     ...(weekly.supply.length > 0
       ? [
           together(heading('Nitrogen by the week: growth asks (line), doses make free (bars), lb N per 1000 sq ft'), {
@@ -150,12 +152,6 @@ function zonePage(
           }),
         ]
       : []),
-    ...listed(
-      'Care beside feeding',
-      tasks.map(
-        (task) => `${sayDay(task.from)} to ${sayDay(task.to)}: ${task.title}. ${task.says} When ${task.condition}.`,
-      ),
-    ),
   ];
 }
 
@@ -217,7 +213,7 @@ const costWords = ({ buying, cost, priced, trips }: PlanSheet): string => {
   if (trips.length === 0) return 'Nothing is bought.';
   if (buying.every((p) => p.lb === 0))
     return `Nothing is bought: all comes from stock; ${counted(trips.length, 'day')} of spreading.`;
-  return `${showMoney(cost)} of material${priced ? '' : ', without what has no price'}: ${counted(bags, 'bag')}, list on the next page; ${counted(trips.length, 'day')} of spreading.`;
+  return `${showMoney(cost)} of material${priced ? '' : ', without what has no price'}: ${counted(bags, 'bag')}, list below; ${counted(trips.length, 'day')} of spreading.`;
 };
 
 /** What a client does after a day of spreading, and when a new sample is due. */
@@ -268,21 +264,16 @@ export function planDocument(
       ...listed('What was found', plan.zones.map(foundOn)),
       ...(sheet.trips.length > 0
         ? [
-            heading('What goes down, and what for'),
-            {
-              table: {
-                headerRows: 1,
-                keepWithHeaderRows: 1,
-                dontBreakRows: true,
-                widths: [70, '*', '*', 120],
-                body: [['Day', 'Where', 'What', 'What it does'].map(bold), ...dayRows(sheet.trips)],
-              },
-              layout: ruled,
-            } as Content,
+            titled(
+              'What goes down, and what for',
+              [70, '*', '*', 120],
+              ['Day', 'Where', 'What', 'What it does'],
+              dayRows(sheet.trips),
+            ),
           ]
         : [together(heading('What goes down'), { text: 'Nothing this year.' })]),
-      ...listed('Afterwards', afterwards(plan, purposes)),
       together(heading('What it costs'), { text: costWords(sheet) }),
+      ...listed('Afterwards', afterwards(plan, purposes)),
       ...listed(
         'What the plan leaves short',
         shortfallsOf(given, plan).map(
@@ -290,55 +281,38 @@ export function planDocument(
             `${plan.zones.find((z) => z.zone.id === short.zoneId)?.zone.name ?? ''}: ${shortfallWords(short)} What frees it: ${short.cure.says}`,
         ),
       ),
-      { text: 'Days of spreading', font: 'Vollkorn', fontSize: 17, pageBreak: 'before', margin: [0, 0, 0, 4] },
-      {
-        table: {
-          headerRows: 1,
-          keepWithHeaderRows: 1,
-          dontBreakRows: true,
-          widths: [70, 110, '*', 90],
-          body: [
-            ['Day', 'Zone', 'Product', 'Weigh out'].map(bold),
-            ...sheet.lines.map((line) => [
-              sayWeekday(line.date),
-              line.zone,
-              `${line.product} ${line.face}`,
-              { text: `${showWeight(line.weighOutLb)} lb product`, alignment: 'right' as const },
-            ]),
-          ],
-        },
-        layout: ruled,
-      },
-      heading('To buy, all zones'),
-      {
-        table: {
-          headerRows: 1,
-          keepWithHeaderRows: 1,
-          dontBreakRows: true,
-          widths: ['*', 90, 90, 110, 60, 90],
-          body: [
-            ['Product', 'Needed', 'On hand', 'Bags', 'Cost', 'Left over'].map(bold),
-            ...sheet.buying.map((p) => [
-              p.name,
-              `${showWeight(p.neededLb)} lb product`,
-              `${showWeight(p.onHandLb)} lb product`,
-              bagsWords(p),
-              p.lb === 0 ? '' : p.cost === undefined ? 'no price' : showMoney(p.cost),
-              `${showWeight(p.leftLb)} lb product`,
-            ]),
-            [bold(sheet.priced ? 'In all' : 'Priced part'), '', '', '', bold(showMoney(sheet.cost)), ''],
-          ],
-        },
-        layout: ruled,
-      },
       ...listed('For whoever spreads', SPREADING_CAUTIONS),
-      ...listed(
-        'What the checks say',
-        open.map(
-          (c) =>
-            `${c.standing === 'fail' ? 'Fails' : 'Mind'}: ${c.zoneName ? `${c.zoneName}, ` : ''}${c.title}. ${c.says ?? ''}`,
-        ),
-      ),
+      ...(sheet.lines.length > 0
+        ? [
+            titled(
+              'Days of spreading',
+              [70, 110, '*', 90],
+              ['Day', 'Zone', 'Product', 'Weigh out'],
+              sheet.lines.map((line) => [
+                sayWeekday(line.date),
+                line.zone,
+                `${line.product} ${line.face}`,
+                { text: `${showWeight(line.weighOutLb)} lb product`, alignment: 'right' as const },
+              ]),
+            ),
+            titled(
+              'To buy, all zones',
+              ['*', 90, 90, 110, 60, 90],
+              ['Product', 'Needed', 'On hand', 'Bags', 'Cost', 'Left over'],
+              [
+                ...sheet.buying.map((p) => [
+                  p.name,
+                  `${showWeight(p.neededLb)} lb product`,
+                  `${showWeight(p.onHandLb)} lb product`,
+                  bagsWords(p),
+                  p.lb === 0 ? '' : p.cost === undefined ? 'no price' : showMoney(p.cost),
+                  `${showWeight(p.leftLb)} lb product`,
+                ]),
+                [bold(sheet.priced ? 'In all' : 'Priced part'), '', '', '', bold(showMoney(sheet.cost)), ''],
+              ],
+            ),
+          ]
+        : []),
       ...plan.zones.flatMap((z) =>
         zonePage(
           given,
@@ -346,7 +320,24 @@ export function planDocument(
           z,
           sheet.lines.filter((line) => line.zoneId === z.zone.id),
           today,
-          care,
+        ),
+      ),
+      ...listed(
+        'Care beside feeding',
+        plan.zones.flatMap(({ zone }) =>
+          care
+            .filter((task) => task.zoneId === zone.id)
+            .map(
+              (task) =>
+                `${zone.name}, ${sayDay(task.from)} to ${sayDay(task.to)}: ${task.title}. ${task.says} When ${task.condition}.`,
+            ),
+        ),
+      ),
+      ...listed(
+        'What the checks say',
+        open.map(
+          (c) =>
+            `${c.standing === 'fail' ? 'Fails' : 'Mind'}: ${c.zoneName ? `${c.zoneName}, ` : ''}${c.title}. ${c.says ?? ''}`,
         ),
       ),
     ],
