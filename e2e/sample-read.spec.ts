@@ -194,6 +194,7 @@ test('schools change by one key, the trend warns, the reading goes out as a PDF 
   await expect(page.getByText('K, 44 ppm, is 7 ppm above its minimum of 37.')).toBeVisible();
   await page.keyboard.press('s');
   await expect(page.getByText('K is 1.34 % of CEC, aimed at 3 to 5 %.')).toBeVisible();
+  await expect(page.locator('.schoolrow[aria-busy=false]')).toBeVisible();
   await page.reload();
   await expect(page.getByText('K is 1.34 % of CEC, aimed at 3 to 5 %.')).toBeVisible();
   const [download] = await Promise.all([

@@ -141,7 +141,7 @@ export default function Read() {
       </div>
       {form && !shown && zoneSeason && <Stopgap zone={zone} prescription={zoneSeason.prescription} />}
       {!form && (
-        <div className="schoolrow">
+        <div className="schoolrow" aria-busy={fetcher.state !== 'idle'}>
           <SchoolChoice school={school} onChoose={(to) => void choose(to)} />
           <span className="sp" />
           <Button onClick={() => setEditing(shown?.id)}>Edit</Button>
