@@ -16,7 +16,9 @@ import { REGISTRY } from '../core/registry';
 import { planBest } from '../core/season/planner/plan-best';
 import { type School, SCHOOLS } from '../core/soil/interpret';
 import { closest } from 'fastest-levenshtein';
+import { answersFrom } from '../core/reports/layout-file';
 import { runBatch } from './batch';
+import { readReportFile } from './read';
 
 /** The ubertas command. Result on stdout as JSON; messages on stderr; 0 done, 2 refused, 1 a defect of ours. */
 
@@ -27,7 +29,8 @@ ubertas interpret CASE.json [--school sufficiency|minimum|saturation] [--on 2027
 ubertas prescribe CASE.json [--on 2027-03-01] [--pack PACK.json]
 ubertas plan CASE.json [--year 2027] [--on 2027-03-01] [--pack PACK.json]
 ubertas batch REPORTS.csv [--grass ID] [--texture ID] [--unit ppm] [--method mehlich-3] [--buffer mehlich] [--on 2027-03-01] [--pack PACK.json]
---on is the day of planning: reports are judged by their age on it (today, where it is not given), and days before it are past.
+ubertas read REPORT.csv|.xlsx|.pdf|.txt [--layout LAYOUT.json] [--on 2027-03-01]
+--on is the day of planning: reports are judged by their age on it (today, where it is not given), and days before it are past. No sample was taken after it: that tells days from months.
 - stands for standard input.`;
 
 const say = (value: unknown): void => void process.stdout.write(`${JSON.stringify(value, null, 2)}\n`);
@@ -96,6 +99,7 @@ async function main(): Promise<void> {
       method: { type: 'string' },
       buffer: { type: 'string' },
       on: { type: 'string' },
+      layout: { type: 'string' },
     },
   });
   const [command, first, second] = positionals;
@@ -148,6 +152,15 @@ async function main(): Promise<void> {
           seconds: () => (performance.now() - since) / 1000,
         }),
       );
+      return;
+    }
+    case 'read': {
+      const path = need(first, 'REPORT');
+      const answers =
+        values.layout === undefined
+          ? {}
+          : orRefuse(answersFrom(orRefuse(parseJson(readText(values.layout), values.layout)).json));
+      say(orRefuse(await readReportFile(path, answers, judgedOn)));
       return;
     }
     case 'batch': {

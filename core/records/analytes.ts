@@ -16,29 +16,91 @@ export interface AnalyteRow {
   unit?: SoilResult['unit'];
 }
 
+const words = (list: string): string[] => list.split(', ');
+
 export const ANALYTE_TABLE: Readonly<Record<Analyte, AnalyteRow>> = {
-  pH: { name: 'Soil pH', headers: ['soil ph', 'water ph', 'ph water'] },
-  'buffer-pH': { name: 'Buffer pH', headers: ['buffer ph', 'ph buffer', 'bph', 'buffer', 'ph buf'] },
-  P: { name: 'Phosphorus', headers: ['phosphorus', 'p1', 'available p'], mass: true },
-  K: { name: 'Potassium', headers: ['potassium', 'available k'], mass: true },
-  Ca: { name: 'Calcium', headers: ['calcium'], mass: true },
-  Mg: { name: 'Magnesium', headers: ['magnesium'], mass: true },
-  S: { name: 'Sulfur', headers: ['sulfur', 'sulphur', 'so4-s', 'sulfate-s'], mass: true },
-  Na: { name: 'Sodium', headers: ['sodium'], mass: true },
-  Fe: { name: 'Iron', headers: ['iron'], mass: true },
-  Mn: { name: 'Manganese', headers: ['manganese'], mass: true },
-  Zn: { name: 'Zinc', headers: ['zinc'], mass: true },
-  Cu: { name: 'Copper', headers: ['copper'], mass: true },
-  B: { name: 'Boron', headers: ['boron'], mass: true },
-  'NO3-N': { name: 'Nitrate-N', headers: ['nitrate', 'nitrate-n'], mass: true },
-  OM: { name: 'Organic matter', headers: ['organic matter', 'o.m.', 'humus'], unit: '%' },
-  CEC: { name: 'CEC', headers: ['total exchange capacity'], unit: 'cmolc/kg' },
-  EC: { name: 'Salinity', headers: ['soluble salts', 'salinity'], unit: 'dS/m' },
-  SAR: { name: 'Sodium adsorption ratio', headers: ['sodium adsorption ratio'] },
-  ESP: { name: 'Exchangeable sodium', headers: ['exchangeable sodium', 'exchangeable sodium percentage'], unit: '%' },
-  CaCO3: { name: 'Carbonate', headers: ['carbonate', 'carbonates', 'free lime'], unit: '%' },
-  Al: { name: 'Aluminum', headers: ['aluminum', 'aluminium'], mass: true },
-  acidity: { name: 'Exchangeable acidity', headers: ['exchangeable acidity'] },
+  pH: {
+    name: 'Soil pH',
+    headers: words(
+      'soil ph, water ph, ph water, wph, ph w, ph h2o, active ph, soil reaction, bodenreaktion, ph wert, ph eau, ph agua',
+    ),
+  },
+  'buffer-pH': {
+    name: 'Buffer pH',
+    headers: words(
+      'buffer ph, ph buffer, bph, ph b, buffer, ph buf, buf ph, lime buffer ph, pufferwert, puffer ph, ph tampon, ph buffer lime, ph tampon smp',
+    ),
+  },
+  P: {
+    name: 'Phosphorus',
+    headers: words('phosphorus, phosphorous, phos, available p, phosphor, phosphore, fosforo, available phosphorus'),
+    mass: true,
+  },
+  K: { name: 'Potassium', headers: words('potassium, potas, pot, available k, kalium, potasio'), mass: true },
+  Ca: { name: 'Calcium', headers: words('calcium, kalzium, calcio'), mass: true },
+  Mg: { name: 'Magnesium', headers: words('magnesium, magnes, magnesio'), mass: true },
+  S: {
+    name: 'Sulfur',
+    headers: words(
+      'sulfur, sulphur, so4-s, so4 s, sulfate-s, sulfate s, sulphate s, sulfate, schwefel, soufre, azufre',
+    ),
+    mass: true,
+  },
+  Na: { name: 'Sodium', headers: words('sodium, natrium, sodio'), mass: true },
+  Fe: { name: 'Iron', headers: words('iron, eisen, fer, hierro'), mass: true },
+  Mn: { name: 'Manganese', headers: words('manganese, mangan, manganeso'), mass: true },
+  Zn: { name: 'Zinc', headers: words('zinc, zink, cinc'), mass: true },
+  Cu: { name: 'Copper', headers: words('copper, kupfer, cuivre, cobre'), mass: true },
+  B: { name: 'Boron', headers: words('boron, bor, bore, boro'), mass: true },
+  'NO3-N': {
+    name: 'Nitrate-N',
+    headers: words(
+      'nitrate, nitrate-n, nitrate n, nitrate nitrogen, no3, no3 n, nitrat n, nitrat, nitrates, nitrato, nitrique',
+    ),
+    mass: true,
+  },
+  OM: {
+    name: 'Organic matter',
+    headers: words(
+      'organic matter, o.m., o m, om, som, soil organic matter, organic, humus, humusgehalt, organische substanz, matiere organique, matieres organiques, m o, mo %, materia organica, m o s',
+    ),
+    unit: '%',
+  },
+  CEC: {
+    name: 'CEC',
+    headers: words(
+      'total exchange capacity, tec, t e c, c e c, ecec, exchange capacity, cation exchange capacity, cation exchange, kak, kationenaustauschkapazitat, cic, capacidad de intercambio cationico, capacidad de intercambio, capacite d echange cationique, capacite d echange, sum of cations',
+    ),
+    unit: 'cmolc/kg',
+  },
+  EC: {
+    name: 'Salinity',
+    headers: words(
+      'soluble salts, soluble salt, sol salts, salts, salt, salinity, conductivity, electrical conductivity, leitfahigkeit, elektrische leitfahigkeit, conductivite, conductivite electrique, conductividad, conductividad electrica, c e, ce, salinite, salinidad',
+    ),
+    unit: 'dS/m',
+  },
+  SAR: {
+    name: 'Sodium adsorption ratio',
+    headers: words('sodium adsorption ratio, relacion de adsorcion de sodio, ras'),
+  },
+  ESP: {
+    name: 'Exchangeable sodium',
+    headers: words('exchangeable sodium percentage, exchangeable sodium percent, psi'),
+    unit: '%',
+  },
+  CaCO3: {
+    name: 'Carbonate',
+    headers: words(
+      'carbonate, carbonates, free lime, excess lime, calcium carbonate, calcium carbonate equivalent, carbonatgehalt, freier kalk, kalk, calcaire, calcaire total, carbonatos, caliza, caliza total',
+    ),
+    unit: '%',
+  },
+  Al: { name: 'Aluminum', headers: words('aluminum, aluminium, aluminio'), mass: true },
+  acidity: {
+    name: 'Exchangeable acidity',
+    headers: words('exchangeable acidity, exchange acidity, exchangeable hydrogen, acidez, acidite d echange'),
+  },
 };
 
 export const analyteName = (analyte: Analyte): string => ANALYTE_TABLE[analyte].name;

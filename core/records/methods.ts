@@ -9,16 +9,16 @@ export interface MethodRow {
 }
 
 export const METHOD_TABLE: Readonly<Record<Method, MethodRow>> = {
-  'mehlich-3': { name: 'Mehlich-3', of: 'nutrients', header: /mehlich[ -]?(3|iii)|\bm3\b/ },
-  'mehlich-1': { name: 'Mehlich-1', of: 'nutrients', header: /mehlich[ -]?(1|i)\b|\bm1\b/ },
+  'mehlich-3': { name: 'Mehlich-3', of: 'nutrients', header: /mehlich[ -]*(3|iii)|\bm-?(3|iii)\b/ },
+  'mehlich-1': { name: 'Mehlich-1', of: 'nutrients', header: /mehlich[ -]*(1|i)\b|\bm-?1\b|double[ -]acid/ },
   'bray-p1': { name: 'Bray P1', of: 'nutrients', header: /bray/ },
-  olsen: { name: 'Olsen', of: 'nutrients', header: /olsen/ },
+  olsen: { name: 'Olsen', of: 'nutrients', header: /olsen|nahco3|sodium bicarb/ },
   'modified-morgan': { name: 'modified Morgan', of: 'nutrients', header: /mod(ified|\.)? ?morgan/ },
   morgan: { name: 'Morgan', of: 'nutrients', header: /morgan/ },
-  'ammonium-acetate': { name: 'ammonium acetate', of: 'nutrients', header: /acetate|\bnh4oac\b/ },
+  'ammonium-acetate': { name: 'ammonium acetate', of: 'nutrients', header: /acetate|acetat\b|acetato|\bnh4o?ac\b|\bam ?(ac|oac)\b/ },
   dtpa: { name: 'DTPA', of: 'nutrients', header: /dtpa/ },
-  'hot-water': { name: 'hot water', of: 'nutrients', header: /hot water/ },
-  smp: { name: 'SMP', of: 'buffer', header: /\bsmp\b/ },
+  'hot-water': { name: 'hot water', of: 'nutrients', header: /hot[ -]water/ },
+  smp: { name: 'SMP', of: 'buffer', header: /\bsmp\b|shoemaker/ },
   'moore-sikora': { name: 'Moore-Sikora', of: 'buffer', header: /moore/ },
   sikora: { name: 'Sikora', of: 'buffer', header: /sikora/ },
   'adams-evans': { name: 'Adams-Evans', of: 'buffer', header: /adams/ },
@@ -30,8 +30,8 @@ export const METHOD_TABLE: Readonly<Record<Method, MethodRow>> = {
   'water-1:1': { name: 'water, 1:1', of: 'pH', header: /1:1/ },
   'saturated-paste': { name: 'saturated paste', of: 'pH', header: /paste|\bece\b/ },
   sum: { name: 'sum of cations', of: 'other' },
-  combustion: { name: 'combustion', of: 'other' },
-  'loss-on-ignition': { name: 'loss on ignition', of: 'other' },
+  combustion: { name: 'combustion', of: 'other', header: /combustion|dumas/ },
+  'loss-on-ignition': { name: 'loss on ignition', of: 'other', header: /loss[ -]on[ -]ignition|\bloi\b/ },
 };
 
 const rows = Object.entries(METHOD_TABLE) as [Method, MethodRow][];

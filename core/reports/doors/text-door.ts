@@ -1,0 +1,60 @@
+import Papa from 'papaparse';
+import { type Line, pageOfRows, type ReportDocument } from '../document';
+import { readLabel } from '../terms/label';
+import { splitCell } from './cells-of-words';
+
+const DELIMITERS = ['\t', ';', ',', '|'];
+/** Lines by which a text is told from a table. */
+const LOOKED_AT = 60;
+/** A letter of a plain text is so wide, in the points of paper; only their proportion counts. */
+const LETTER_PT = 6;
+const LINE_PT = 12;
+
+/** Which sign parts the cells of a text, if any: the one that gives most of its lines the same number of cells. */
+export function delimiterOf(text: string): string | undefined {
+  const lines = text
+    .split(/\r?\n/, LOOKED_AT * 4)
+    .filter((line) => line.trim() !== '')
+    .slice(0, LOOKED_AT);
+  let [best, most] = [undefined as string | undefined, 0];
+  for (const delimiter of DELIMITERS) {
+    const rows = Papa.parse<string[]>(lines.join('\n'), { delimiter }).data;
+    const counts = new Map<number, number>();
+    for (const row of rows) if (row.length > 1) counts.set(row.length, (counts.get(row.length) ?? 0) + 1);
+    const [columns, often] = [...counts].sort((a, b) => b[1] - a[1] || b[0] - a[0])[0] ?? [0, 0];
+    // one comma in each line is a sentence, or a decimal comma
+    const named = rows.some((row) => row.filter((cell) => readLabel(cell).meaning.kind !== 'other').length >= 2);
+    const score =
+      columns < 2 || (columns === 2 && delimiter === ',' && !named)
+        ? 0
+        : (often / Math.max(1, rows.length)) * (named ? 2 : 1) * Math.log2(columns + 1);
+    if (score > most) [best, most] = [delimiter, score];
+  }
+  return most > 0.5 ? best : undefined;
+}
+
+/** A table of text: cells parted by a sign. */
+export function documentOfTable(text: string, delimiter?: string): ReportDocument {
+  const rows = Papa.parse<string[]>(text, { delimiter: delimiter ?? '' }).data;
+  return { kind: 'table', pages: [pageOfRows('table', rows)] };
+}
+
+/** Words as they were pasted or mailed: columns by what stands under what, or names with their values. */
+export function documentOfWords(text: string): ReportDocument {
+  const lines: Line[] = text.split(/\r?\n/).map((source, i) => {
+    const expanded = source.replaceAll('\t', '    ');
+    const cells = [...expanded.matchAll(/\S+(?: \S+)*/g)].flatMap((match) =>
+      splitCell({ text: match[0], from: match.index * LETTER_PT, to: (match.index + match[0].length) * LETTER_PT }),
+    );
+    return { no: i + 1, top: i * LINE_PT, height: LINE_PT, cells };
+  });
+  return { kind: 'text', pages: [{ name: 'text', kind: 'paper', lines }] };
+}
+
+/** Text of a file or pasted: as a table where a sign parts its cells, else by its columns and words. */
+export function documentOfText(text: string, name = ''): ReportDocument {
+  const bare = text.replace(/^\uFEFF/, '');
+  const delimiter = delimiterOf(bare);
+  if (/\.(csv|tsv)$/i.test(name) || delimiter) return documentOfTable(bare, delimiter);
+  return documentOfWords(bare);
+}

@@ -1,0 +1,657 @@
+import type { ReportFact } from './terms/names';
+import { type Label, type Meaning, readLabel } from './terms/label';
+import { methodNamed } from '../records/methods';
+import { isAdviceHeading } from './terms/advice';
+import { isBar, isRating } from './terms/ratings';
+import { isUnitOnly, type ReportUnit, unitIn } from './terms/units';
+import { valueFrom } from './terms/values';
+import { type Cell, columnAt, columnsOf, type Line, overlap, type ReportPage, type Span } from './document';
+
+/**
+ * Finds the tables of a page. A table goes *across* where a line names an analyte over each column and samples stand below, and *down* where each
+ * line names one and the samples are columns, or one column beside it.
+ */
+
+/** What a column of a table is taken for. */
+export interface Column extends Span {
+  /** As printed, all lines of the heading joined. */
+  text: string;
+  label: Label;
+  /** Line and left edge of the heading, for whoever looks it up. */
+  at?: { line: number; from: number };
+}
+
+/** One sample a line. */
+export interface AcrossTable {
+  kind: 'across';
+  page: number;
+  columns: Column[];
+  /** Lines of the heading, first and last, from 0. */
+  heading: [number, number];
+  /** Lines that hold samples, from 0. */
+  rows: number[];
+}
+
+/** A column of samples' values beside the names of analytes. */
+export interface SampleColumn extends Span {
+  /** Heading cells over it, top to bottom. */
+  names: string[];
+  facts: Partial<Record<ReportFact, string>>;
+}
+/** One analyte a line. */
+export interface DownTable {
+  kind: 'down';
+  page: number;
+  label: Span;
+  /** Where a unit, a method, a rating, a range stand, if anywhere. */
+  parts: { kind: 'unit' | 'method' | 'rating' | 'range' | 'qualifier' | 'fact'; fact?: ReportFact; span: Span }[];
+  samples: SampleColumn[];
+  heading: number[];
+  rows: { line: number; label: Label; cell: Cell; cells: Cell[]; advised: boolean }[];
+}
+/** One result a line, what it is of, its sample, unit and method in columns of their own. */
+export interface LongTable extends Omit<AcrossTable, 'kind'> {
+  kind: 'long';
+}
+export type ReportTable = AcrossTable | LongTable | DownTable;
+
+/** Lines at the top of a page among which a heading is looked for; a table may begin again further down. */
+const FEWEST_ANALYTES = 2;
+/** Lines above and below a heading that may belong to it. */
+const MOST_HEADING_LINES = 3;
+/** Lines within a table that may hold no values: notes, page numbers, names that run on. */
+const MOST_STRAY_LINES = 4;
+/** Lines from which the columns of paper are found. */
+const COLUMN_LINES = 80;
+
+const isAnalyte = (label: Label): boolean => label.meaning.kind === 'analyte';
+const isValueText = (text: string): boolean => {
+  const value = valueFrom(text) ?? valueFrom(text, ',');
+  return value !== undefined;
+};
+const isNumberText = (text: string): boolean => {
+  const value = valueFrom(text) ?? valueFrom(text, ',');
+  return value?.value !== undefined;
+};
+
+/** How many analytes a line names, where it holds no values of its own; a spelling that is only near counts half. */
+function headingScore(line: Line): number {
+  let score = 0;
+  const seen = new Set<string>();
+  let values = 0;
+  for (const { text } of line.cells) {
+    const label = readLabel(text);
+    if (label.meaning.kind === 'analyte') {
+      const key = `${label.meaning.analyte}${label.meaning.unit === '%' ? '%' : ''}${label.meaning.method ?? ''}`;
+      if (!seen.has(key)) score += label.sure === 'guess' ? 0.5 : text.trim().length === 1 ? 0.8 : 1;
+      seen.add(key);
+    } else if (isNumberText(text)) values++;
+  }
+  return values > seen.size / 2 ? 0 : score;
+}
+
+const factOf = (text: string): ReportFact | undefined => {
+  const { meaning } = readLabel(text);
+  return meaning.kind === 'fact' ? meaning.fact : undefined;
+};
+
+/** Whether a line heads a table of one result a line: it names once where the analyte and once where the result stand. */
+function isLongHeading(line: Line): boolean {
+  const facts = line.cells.map(({ text }) => factOf(text));
+  const named = (fact: ReportFact) => facts.filter((each) => each === fact).length;
+  return named('analyte') === 1 && named('value') === 1;
+}
+
+interface Found {
+  tables: ReportTable[];
+  claimed: Set<number>;
+}
+
+/** All tables of a page, from the top down, and the lines that belong to them. */
+export function findTables(page: ReportPage, pageNo: number): Found {
+  const claimed = new Set<number>();
+  const tables: ReportTable[] = [];
+  const { lines } = page;
+  lines.forEach((line, i) => {
+    if (claimed.has(i) || !isLongHeading(line)) return;
+    const table = longTable(page, pageNo, i, claimed);
+    if (!table) return;
+    tables.push(table);
+    for (const at of [i, ...table.rows]) claimed.add(at);
+  });
+  const heads = lines
+    .map((line, i) => ({ i, score: headingScore(line) }))
+    .filter(({ score }) => score >= FEWEST_ANALYTES);
+  for (const { i, score } of heads) {
+    if (claimed.has(i)) continue;
+    // of heading lines that stand together the one that names most
+    const rival = heads.find((h) => h.i > i && h.i <= i + 2 && h.score > score && !claimed.has(h.i));
+    if (rival) continue;
+    const table = acrossTable(page, pageNo, i, claimed);
+    if (!table || table.rows.length === 0) continue;
+    tables.push(table);
+    for (let at = table.heading[0]; at <= table.heading[1]; at++) claimed.add(at);
+    for (const at of table.rows) claimed.add(at);
+  }
+  tables.push(...downTables(page, pageNo, claimed));
+  return { tables, claimed };
+}
+
+/** A table of one result a line, from its heading down. */
+function longTable(
+  page: ReportPage,
+  pageNo: number,
+  core: number,
+  claimed: ReadonlySet<number>,
+): LongTable | undefined {
+  const { lines } = page;
+  const heading = lines[core]!;
+  const spans = page.kind === 'cells' ? spansUnder(page, core, core, claimed) : longSpans(page, core, claimed);
+  const columns: Column[] = spans.map((span) => {
+    const over = heading.cells.filter((cell) => spans[columnAt(cell, spans)] === span);
+    const text = over.map((cell) => cell.text).join(' ');
+    return {
+      ...span,
+      text,
+      label: readLabel(text),
+      ...(over[0] ? { at: { line: heading.no, from: over[0].from } } : {}),
+    };
+  });
+  const at = (fact: ReportFact) =>
+    columns.findIndex(({ label }) => label.meaning.kind === 'fact' && label.meaning.fact === fact);
+  const [names, values] = [at('analyte'), at('value')];
+  if (names === -1 || values === -1) return undefined;
+  const rows: number[] = [];
+  let strays = 0;
+  for (let i = core + 1; i < lines.length && !claimed.has(i); i++) {
+    const line = lines[i]!;
+    if (line.cells.length === 0) continue;
+    if (isLongHeading(line) || headingScore(line) >= FEWEST_ANALYTES) break;
+    const has = (column: number) =>
+      line.cells.some((cell) => columnAt(cell, columns) === column && overlap(cell, columns[column]!) > 0);
+    if (has(names) && line.cells.length > 1) {
+      strays = 0;
+      rows.push(i);
+    } else if (page.kind === 'paper' && (isAdviceHeading(line.cells[0]!.text) || ++strays > MOST_STRAY_LINES)) break;
+  }
+  return rows.length === 0 ? undefined : { kind: 'long', page: pageNo, columns, heading: [core, core], rows };
+}
+
+/** Columns of a list on paper: those of its heading, each as wide as what stands under it. */
+function longSpans(page: ReportPage, core: number, claimed: ReadonlySet<number>): Span[] {
+  const body: Line[] = [];
+  for (let at = core + 1; at < page.lines.length && body.length < COLUMN_LINES && !claimed.has(at); at++) {
+    const line = page.lines[at]!;
+    if (line.cells.length >= 2 && segmentsOf(line).length > 0) body.push(line);
+  }
+  const spans = columnsOf(body, true);
+  for (const cell of page.lines[core]!.cells)
+    if (!spans.some((span) => overlap(cell, span) > 0)) spans.push({ from: cell.from, to: cell.to });
+  return spans.sort((a, b) => a.from - b.from);
+}
+
+/** Whether the cells of a line give values to a table's columns of analytes. */
+const valuesUnder = (line: Line, columns: readonly Column[]): number =>
+  line.cells.filter((cell) => {
+    const at = columnAt(cell, columns);
+    return at !== -1 && isAnalyte(columns[at]!.label) && overlap(cell, columns[at]!) > 0 && isValueText(cell.text);
+  }).length;
+
+function acrossTable(
+  page: ReportPage,
+  pageNo: number,
+  core: number,
+  claimed: ReadonlySet<number>,
+): AcrossTable | undefined {
+  const { lines } = page;
+  const isPaper = page.kind === 'paper';
+  // lines below that only say units, methods or go on with a name
+  let last = core;
+  while (last - core < MOST_HEADING_LINES && lines[last + 1] && isUnderHeading(lines[last + 1]!)) last++;
+  const spans = spansUnder(page, core, last, claimed);
+  const headings = Array.from({ length: last - core + 1 }, (_, k) => lines[core + k]!);
+  const columns: Column[] = spans.map((span) => ({ ...span, text: '', label: readLabel('') }));
+  const texts = columns.map(() => [] as string[]);
+  const places: ({ line: number; from: number } | undefined)[] = columns.map(() => undefined);
+  for (const line of headings)
+    for (const cell of line.cells) {
+      const at = columnAt(cell, spans);
+      if (at === -1) continue;
+      texts[at]!.push(cell.text);
+      places[at] ??= { line: line.no, from: cell.from };
+    }
+  let first = core;
+  const groups: Line[] = [];
+  for (let at = core - 1; at >= 0 && core - at <= MOST_HEADING_LINES; at--) {
+    const above = lines[at]!;
+    if (claimed.has(at) || !isOverHeading(above, spans, lines[at + 1]!)) break;
+    groups.unshift(above);
+    first = at;
+  }
+  columns.forEach((column, i) => {
+    column.text = texts[i]!.join(' ');
+    const over = groups.flatMap((line) => overTexts(line, spans[i]!, isPaper, spans));
+    column.label = readHeading(texts[i]!, over);
+    if (places[i]) column.at = places[i]!;
+    if (column.label.meaning.kind === 'other' && over.length > 0 && column.text === '') column.text = over.join(' ');
+  });
+  if (columns.filter((c) => isAnalyte(c.label)).length < FEWEST_ANALYTES) return undefined;
+  const rows: number[] = [];
+  let strays = 0;
+  for (let at = last + 1; at < lines.length; at++) {
+    if (claimed.has(at)) break;
+    const line = lines[at]!;
+    if (line.cells.length === 0) continue;
+    const values = valuesUnder(line, columns);
+    if (values === 0) {
+      if (headingScore(line) >= FEWEST_ANALYTES || isLongHeading(line)) break;
+      strays++;
+      if (isPaper && strays > MOST_STRAY_LINES) break;
+      // a row whose cells cannot be read is still a row: it is refused with its reason
+      if (looksLikeRow(line, columns)) rows.push(at);
+      continue;
+    }
+    if (values >= FEWEST_ANALYTES && headingScore(line) >= FEWEST_ANALYTES) break;
+    // a line that names analytes beside their values begins a list
+    if (isPaper && segmentsOf(line).length > 0 && values < FEWEST_ANALYTES) break;
+    strays = 0;
+    rows.push(at);
+  }
+  return { kind: 'across', page: pageNo, columns, heading: [first, last], rows };
+}
+
+/** A line of many cells under a table's columns, though none of them holds a value that can be read. */
+const looksLikeRow = (line: Line, columns: readonly Column[]): boolean =>
+  line.cells.length >= Math.max(2, columns.length / 2) ||
+  (line.cells.length >= 2 &&
+    line.cells.some((cell) => /\d/.test(cell.text) && isAnalyte(columns[Math.max(0, columnAt(cell, columns))]!.label)));
+
+/** Where the columns of a table are: from its rows on paper, from its numbers of columns in a file. */
+function spansUnder(page: ReportPage, core: number, last: number, claimed: ReadonlySet<number>): Span[] {
+  const heading = page.lines[core]!;
+  if (page.kind === 'cells') {
+    const widest = page.lines
+      .slice(core, last + 200)
+      .reduce((most, line) => Math.max(most, line.cells.at(-1)?.to ?? 0), 0);
+    return Array.from({ length: widest }, (_, i) => ({ from: i, to: i + 1 }));
+  }
+  const body: Line[] = [];
+  for (let at = last + 1; at < page.lines.length && body.length < COLUMN_LINES && !claimed.has(at); at++) {
+    const line = page.lines[at]!;
+    if (headingScore(line) >= FEWEST_ANALYTES) break;
+    if (line.cells.filter((cell) => isValueText(cell.text)).length >= FEWEST_ANALYTES) body.push(line);
+  }
+  const spans = columnsOf(body, true);
+  for (const cell of heading.cells)
+    if (!spans.some((span) => overlap(cell, span) > 0)) spans.push({ from: cell.from, to: cell.to });
+  return spans.sort((a, b) => a.from - b.from);
+}
+
+/** A line below a heading that belongs to it: units, methods, the rest of names, and no value. */
+function isUnderHeading(line: Line): boolean {
+  if (line.cells.length === 0) return false;
+  let telling = 0;
+  for (const { text } of line.cells) {
+    if (
+      isUnitOnly(text) ||
+      /^\(?\s*(1:[125]|mehlich.{0,4}|m-?3|bray.{0,3}|olsen|dtpa|nh4oac|loi|water|h2o|cacl2)\s*\)?$/i.test(text)
+    )
+      telling++;
+    else if (isNumberText(text) || /\d/.test(text)) return false;
+    else if (!isAnalyte(readLabel(text)) && methodNamed(text) === undefined) telling -= 0.5;
+    else telling++;
+  }
+  return telling > 0;
+}
+
+/** A line above a heading that belongs to it: words over its columns, no values and no facts. */
+function isOverHeading(line: Line, spans: readonly Span[], below: Line): boolean {
+  if (line.cells.length === 0) return false;
+  if (line.top !== undefined && below.top !== undefined && below.top - line.top > 2.4 * (line.height ?? 10))
+    return false;
+  return (
+    line.cells.every(
+      (cell) =>
+        !/:$/.test(cell.text) && !/\d{2,}[/.-]\d/.test(cell.text) && !/:\s+\S/.test(cell.text) && cell.text.length < 60,
+    ) && line.cells.some((cell) => spans.some((span, i) => i > 0 && overlap(cell, span) > 0))
+  );
+}
+
+/** What a line of group headings says over a column; in a file a heading reaches to the next one. */
+function overTexts(line: Line, span: Span, isPaper: boolean, spans: readonly Span[]): string[] {
+  return line.cells
+    .filter((cell, i) => {
+      if (isPaper) return overlap(cell, span) > 0;
+      const next = line.cells[i + 1];
+      return span.from >= cell.from && span.from < Math.max(cell.to, next ? next.from : spans.at(-1)!.to);
+    })
+    .map((cell) => cell.text);
+}
+
+/** A column's heading: its own lines, and what the lines over it add of unit, method, or the first half of a name. */
+export function readHeading(own: readonly string[], over: readonly string[]): Label {
+  const [first = '', ...rest] = own;
+  let label = readLabel(own.join(' '));
+  if (label.meaning.kind === 'other' && rest.length > 0) {
+    const alone = readLabel(first);
+    if (alone.meaning.kind !== 'other') label = withContext(alone, rest);
+  }
+  if (over.length === 0) return label;
+  if (label.meaning.kind !== 'analyte' || label.sure === 'guess') {
+    for (let from = over.length - 1; from >= 0; from--) {
+      const joined = readLabel([...over.slice(from), ...own].join(' '));
+      if (joined.meaning.kind === 'analyte' && joined.sure !== 'guess') {
+        label = joined;
+        break;
+      }
+    }
+    // advice under a heading that says so
+    if (label.meaning.kind !== 'analyte' && over.some(isAdviceHeading)) {
+      const advised = readLabel([...own, ...over].join(' '), true);
+      if (advised.meaning.kind === 'advice') return advised;
+    }
+  } else if (over.some((text) => isAdviceHeading(text))) {
+    const advised = readLabel([...own, ...over].join(' '), true);
+    if (advised.meaning.kind === 'advice') return advised;
+  }
+  return withContext(label, over);
+}
+
+/** A label with the unit and the method that stand beside or over it, where it says none itself. */
+export function withContext(label: Label, texts: readonly string[]): Label {
+  if (label.meaning.kind !== 'analyte') return label;
+  let { meaning } = label;
+  let because = label.because;
+  for (const text of texts) {
+    const whole = readLabel(`${meaning.analyte === 'buffer-pH' ? 'buffer pH' : meaning.analyte} ${text}`);
+    const printed = meaning.unit ? undefined : unitOf(meaning.analyte, text);
+    const method =
+      meaning.method || meaning.otherExtract || whole.meaning.kind !== 'analyte' ? undefined : whole.meaning.method;
+    const otherExtract =
+      meaning.method || meaning.otherExtract || whole.meaning.kind !== 'analyte'
+        ? undefined
+        : whole.meaning.otherExtract;
+    if (!printed && !method && !otherExtract) continue;
+    meaning = {
+      ...meaning,
+      ...(printed
+        ? {
+            unit: printed.unit,
+            ...(printed.factor === undefined ? {} : { factor: (meaning.factor ?? 1) * printed.factor }),
+          }
+        : {}),
+      ...(method ? { method } : otherExtract ? { otherExtract } : {}),
+    };
+    because ??= `“${text}” stands over or under it`;
+  }
+  return meaning === label.meaning
+    ? label
+    : { ...label, meaning, sure: label.sure === 'guess' ? 'guess' : 'sure', ...(because ? { because } : {}) };
+}
+
+/** The unit of a text as it is one for this analyte. */
+export function unitOf(
+  analyte: Extract<Meaning, { kind: 'analyte' }>['analyte'],
+  text: string,
+): { unit: ReportUnit; factor?: number } | undefined {
+  const { rest: _, ...printed } = unitIn(text) ?? { rest: '', unit: undefined };
+  if (!printed.unit)
+    return /base sat|saturation/i.test(text) && ['Ca', 'Mg', 'K', 'Na'].includes(analyte) ? { unit: '%' } : undefined;
+  const named = readLabel(`${analyte === 'buffer-pH' ? 'buffer pH' : analyte} (${text})`).meaning;
+  if (named.kind !== 'analyte' || !named.unit) return undefined;
+  return {
+    unit: named.unit,
+    ...(printed.factor === undefined || named.factor === undefined ? {} : { factor: named.factor }),
+  };
+}
+
+interface Segment {
+  label: Label;
+  cell: Cell;
+  cells: Cell[];
+}
+
+/** Pieces of a line that begin with the name of an analyte or of advice and go on with what it is. */
+function segmentsOf(line: Line, advised = false): Segment[] {
+  const segments: Segment[] = [];
+  let open: Segment | undefined;
+  for (const cell of line.cells) {
+    const split = splitPair(cell);
+    const label = readLabel(split?.name.text ?? cell.text, advised);
+    const starts =
+      (label.meaning.kind === 'analyte' || label.meaning.kind === 'advice') &&
+      !isValueText(cell.text) &&
+      !isUnitOnly(cell.text) &&
+      !(open && open.cells.length === 0 && isRating(cell.text));
+    if (starts && !(open?.label.meaning.kind === 'analyte' && open.cells.length === 0 && sameName(open.label, label))) {
+      open = { label, cell: split?.name ?? cell, cells: split ? [split.rest] : [] };
+      segments.push(open);
+    } else open?.cells.push(cell);
+  }
+  return segments.filter(({ cells }) => cells.some((cell) => isValueText(cell.text)));
+}
+
+const sameName = (a: Label, b: Label): boolean =>
+  a.meaning.kind === 'analyte' && b.meaning.kind === 'analyte' && a.meaning.analyte === b.meaning.analyte;
+
+/** `Soil pH: 6.1` and `Phosphorus (P) = 44 ppm` in one cell, as a name and the rest. */
+function splitPair(cell: Cell): { name: Cell; rest: Cell } | undefined {
+  const pair = /^(?<name>[^:=]{1,60}?)\s*[:=]\s*(?<rest>\S.*)$/.exec(cell.text)?.groups;
+  if (
+    !pair ||
+    (/^\d$/.test(pair.rest!.trim()[0] ?? '') === false && !/^[<>(]|^(nd|n\/a|trace|vl|l|m|h|vh)\b/i.test(pair.rest!))
+  )
+    return undefined;
+  const share = cell.from + ((cell.to - cell.from) * pair.name!.length) / cell.text.length;
+  return {
+    name: { text: pair.name!, from: cell.from, to: share },
+    rest: { text: pair.rest!, from: share, to: cell.to },
+  };
+}
+
+/** Lists of analytes with their values beside them. */
+function downTables(page: ReportPage, pageNo: number, claimed: Set<number>): DownTable[] {
+  const { lines } = page;
+  const isPaper = page.kind === 'paper';
+  const found: { at: number; segment: Segment; advised: boolean }[] = [];
+  let advised = false;
+  lines.forEach((line, at) => {
+    if (claimed.has(at)) return;
+    if (line.cells.length > 0 && line.cells.length <= 2 && isAdviceHeading(line.cells[0]!.text)) advised = true;
+    else if (
+      advised &&
+      segmentsOf(line, false).some(
+        ({ label }) =>
+          label.meaning.kind === 'analyte' && !segmentsOf(line, true).some((s) => s.label.meaning.kind === 'advice'),
+      )
+    )
+      advised = false;
+    for (const segment of segmentsOf(line, advised)) found.push({ at, segment, advised });
+  });
+  const groups: (typeof found)[] = [];
+  for (const each of found) {
+    const group = groups.find((g) => {
+      const [first] = g;
+      return isPaper
+        ? Math.abs(first!.segment.cell.from - each.segment.cell.from) < NEAR_PT && each.at - g.at(-1)!.at <= FAR_LINES
+        : first!.segment.cell.from === each.segment.cell.from && each.at - g.at(-1)!.at <= FAR_LINES;
+    });
+    if (group) group.push(each);
+    else groups.push([each]);
+  }
+  const tables = groups.map((group) => downTable(page, pageNo, group, claimed)).filter((table) => table !== undefined);
+  for (const table of tables) {
+    for (const at of table.heading) claimed.add(at);
+    for (const row of table.rows) claimed.add(row.line);
+  }
+  return tables;
+}
+/** Names of one list begin at one place, points. */
+const NEAR_PT = 8;
+/** Lines between two of one list. */
+const FAR_LINES = 12;
+
+function downTable(
+  page: ReportPage,
+  pageNo: number,
+  group: readonly { at: number; segment: Segment; advised: boolean }[],
+  claimed: ReadonlySet<number>,
+): DownTable | undefined {
+  const isPaper = page.kind === 'paper';
+  const rows = group.map(({ at, segment, advised }) => ({
+    line: at,
+    label: segment.label,
+    cell: segment.cell,
+    cells: segment.cells,
+    advised,
+  }));
+  const pseudo: Line[] = rows.map(({ line, cells }) => ({ no: line, cells }));
+  const spans = columnsOf(pseudo, isPaper);
+  const label = { from: Math.min(...rows.map((r) => r.cell.from)), to: Math.max(...rows.map((r) => r.cell.to)) };
+  const first = rows[0]!.line;
+  const labelEnd = Math.max(...spans.map((s) => s.to), label.to);
+  const headings = headingLines(page, first, { from: label.from, to: labelEnd }, spans, claimed);
+  const parts: DownTable['parts'] = [];
+  const samples: SampleColumn[] = [];
+  for (const span of spans) {
+    const here = rows.flatMap(({ cells }) => cells.filter((cell) => overlap(cell, span) > 0));
+    const over = headings.flatMap((at) =>
+      page.lines[at]!.cells.filter((cell) => spans[columnAt(cell, [label, ...spans]) - 1] === span),
+    );
+    const kind = partKind(here, over);
+    if (kind === 'value')
+      samples.push({
+        ...span,
+        names: over.filter(({ text }) => !isWordForValue(text) && !isUnitOnly(text)).map(({ text }) => text),
+        facts: {},
+      });
+    else if (kind)
+      parts.push(kind.kind === 'fact' ? { kind: 'fact', fact: kind.fact!, span } : { kind: kind.kind, span });
+  }
+  if (samples.length === 0) return undefined;
+  // the heading's own first cell may say what the names over the columns are
+  const heading: number[] = [];
+  for (const at of headings) {
+    heading.push(at);
+    const [lead] = page.lines[at]!.cells;
+    const meaning = lead && overlap(lead, label) > 0 ? readLabel(lead.text).meaning : undefined;
+    if (meaning?.kind === 'fact' && meaning.fact !== 'analyte')
+      for (const cell of page.lines[at]!.cells.slice(1)) {
+        const sample = samples[columnAt(cell, samples)];
+        if (sample && overlap(cell, sample) > 0 && readLabel(cell.text).meaning.kind !== 'fact') {
+          sample.facts[meaning.fact] ??= cell.text;
+          sample.names = sample.names.filter((name) => name !== cell.text);
+        }
+      }
+  }
+  // facts of each sample among the rows: depth, day, texture
+  const lastLine = rows.at(-1)!.line;
+  for (let at = first; at <= lastLine; at++) {
+    const line = page.lines[at]!;
+    const [lead] = line.cells;
+    if (!lead || claimed.has(at) || rows.some((row) => row.line === at) || overlap(lead, label) <= 0) continue;
+    const { meaning } = readLabel(lead.text);
+    if (meaning.kind !== 'fact') continue;
+    for (const cell of line.cells.slice(1)) {
+      const sample = samples[columnAt(cell, samples)];
+      if (sample && overlap(cell, sample) > 0) sample.facts[meaning.fact] ??= cell.text;
+    }
+    heading.push(at);
+  }
+  return { kind: 'down', page: pageNo, label, parts, samples, heading, rows };
+}
+
+const isWordForValue = (text: string): boolean => {
+  const { meaning } = readLabel(text);
+  return (
+    meaning.kind === 'fact' && (meaning.fact === 'value' || meaning.fact === 'analyte' || meaning.fact === 'rating')
+  );
+};
+
+/** Lines straight above a list that say what its columns are. */
+function headingLines(
+  page: ReportPage,
+  first: number,
+  whole: Span,
+  spans: readonly Span[],
+  claimed: ReadonlySet<number>,
+): number[] {
+  const found: number[] = [];
+  for (let at = first - 1; at >= 0 && first - at <= MOST_HEADING_LINES + 2; at--) {
+    const line = page.lines[at]!;
+    if (claimed.has(at)) break;
+    if (line.cells.length === 0) {
+      if (page.kind === 'cells' && found.length > 0) break;
+      continue;
+    }
+    const over = line.cells.filter((cell) =>
+      spans.some((span) => overlap(cell, span) > 0 && cell.to - cell.from < (whole.to - whole.from) * 0.8),
+    );
+    // a heading of a part of the list stands alone at its left
+    if (over.length === 0) {
+      if (line.cells.length === 1 && !/[:\d]/.test(line.cells[0]!.text)) continue;
+      break;
+    }
+    if (line.cells.some((cell) => /:\s*\S/.test(cell.text))) break;
+    const lead = readLabel(line.cells[0]!.text).meaning;
+    const outside = line.cells.some((cell) => cell.from > whole.to + 1);
+    // `Client  Somebody  Client no.  12`: facts in pairs are no heading
+    if (lead.kind === 'fact' && outside) break;
+    if (
+      line.cells.filter((cell) => readLabel(cell.text).meaning.kind === 'fact').length > 1 &&
+      !line.cells.some((cell) => isWordForValue(cell.text)) &&
+      over.length < 2
+    )
+      break;
+    found.unshift(at);
+  }
+  return found;
+}
+
+/** What the cells of a column beside names are: values, or what is said of them. */
+function partKind(
+  cells: readonly Cell[],
+  heading: readonly Cell[],
+): 'value' | { kind: DownTable['parts'][number]['kind']; fact?: ReportFact } | undefined {
+  for (const { text } of heading) {
+    const { meaning } = readLabel(text);
+    if (meaning.kind !== 'fact') continue;
+    if (
+      meaning.fact === 'unit' ||
+      meaning.fact === 'method' ||
+      meaning.fact === 'rating' ||
+      meaning.fact === 'range' ||
+      meaning.fact === 'qualifier'
+    ) {
+      // a column headed Level may hold numbers
+      if (meaning.fact === 'rating' && share(cells, (text) => isNumberText(text)) > 0.5) return 'value';
+      return { kind: meaning.fact };
+    }
+    if (meaning.fact === 'value') return 'value';
+    if (
+      meaning.fact === 'sample' ||
+      meaning.fact === 'bag' ||
+      meaning.fact === 'field' ||
+      meaning.fact === 'labNumber' ||
+      meaning.fact === 'sampledOn' ||
+      meaning.fact === 'depthIn' ||
+      meaning.fact === 'property' ||
+      meaning.fact === 'lab'
+    )
+      return share(cells, isNumberText) > 0.9 && heading.length > 1 ? 'value' : { kind: 'fact', fact: meaning.fact };
+  }
+  if (cells.length === 0) return undefined;
+  if (share(cells, (text) => isUnitOnly(text)) > 0.5) return { kind: 'unit' };
+  if (share(cells, isBar) > 0.5) return { kind: 'range' };
+  if (share(cells, (text) => /^[<>≤≥]?\s*[\d.,]+\s*(-|–|to|bis|a|à)\s*[\d.,]+/.test(text)) > 0.5)
+    return { kind: 'range' };
+  if (share(cells, isRating) > 0.5) return { kind: 'rating' };
+  if (share(cells, (text) => methodNamed(text) !== undefined) > 0.5) return { kind: 'method' };
+  if (share(cells, isValueText) >= 0.4) return 'value';
+  return share(cells, (text) => isUnitOnly(text) || methodNamed(text) !== undefined) > 0.4
+    ? { kind: 'unit' }
+    : undefined;
+}
+
+const share = (cells: readonly Cell[], test: (text: string) => boolean): number =>
+  cells.length === 0 ? 0 : cells.filter(({ text }) => test(text)).length / cells.length;

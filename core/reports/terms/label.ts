@@ -1,0 +1,246 @@
+import { distance } from 'fastest-levenshtein';
+import { isMassAnalyte, onlyUnitOf } from '../../records/analytes';
+import { METHOD_HEADERS, METHOD_TABLE, methodNamed } from '../../records/methods';
+import type { Analyte, Method } from '../../records/vocabularies';
+import { CM_PER_INCH } from '../../units/conversions';
+import { type Advice, adviceIn } from './advice';
+import {
+  ANALYTE_NAMES,
+  FACT_NAMES,
+  FILLERS,
+  KEPT_NAMES,
+  type NamedAnalyte,
+  OXIDES,
+  type ReportFact,
+  SATURATION,
+} from './names';
+import { plain, wordsOf } from './plain';
+import { type ReportUnit, unitIn } from './units';
+
+/** What a label of a report is taken for. */
+export type Meaning =
+  | {
+      kind: 'analyte';
+      analyte: Analyte;
+      unit?: ReportUnit;
+      /** What a printed number is multiplied by: an oxide, milligrams a hundred grams, an index. */
+      factor?: number;
+      method?: Method;
+      /** Printed as an oxide: a result only in a unit that advice never has. */
+      oxide?: true;
+      /** An extract that no range here is for; the file's extractant does not hold for it. */
+      otherExtract?: string;
+    }
+  | { kind: 'fact'; fact: ReportFact; factor?: number }
+  | ({ kind: 'advice' } & Advice)
+  | { kind: 'kept'; why: string }
+  | { kind: 'other'; why?: string };
+
+/** How sure a reading is: certain, sure by what decides it, or a guess. */
+export type Sure = 'certain' | 'sure' | 'guess';
+
+export interface Label {
+  meaning: Meaning;
+  sure: Sure;
+  /** What decides it, or what was guessed. */
+  because?: string;
+  /** Sign of a footnote behind the label. */
+  mark?: string;
+}
+
+/** Why an oxide is not read: with lb an acre, or without a unit, it is as often what to spread as what was found. */
+export const OXIDE_UNSURE = 'an oxide, not the element: say whether it is a result or advice';
+
+const MARK = /\s*(?<mark>[*†‡§¶]+|[¹²³⁴⁵⁶⁷⁸⁹]+|\((?:[1-9]|[a-z])\)|\[(?:[1-9]|[a-z])\]|\^[0-9a-z])$/u;
+/** Extracts that laboratories use and no range here is for. */
+const OTHER_EXTRACTS: readonly [RegExp, string][] = [
+  [/\bcal\b|calcium acetat lactat|acetat-lactat/, 'CAL'],
+  [/\bdl\b|doppellactat|doppellaktat/, 'DL'],
+  [/\bkelowna\b/, 'Kelowna'],
+  [/\blancaster\b/, 'Lancaster'],
+  [/\btruog\b/, 'Truog'],
+  [/\bresin\b/, 'resin'],
+  [/\begner\b|\bal-?lact|ammonium lactate/, 'ammonium lactate'],
+  [/\bjoret\b|\bhebert\b/, 'Joret-Hebert'],
+  [/\bdyer\b/, 'Dyer'],
+  [/\bhaney\b|\bh3a\b/, 'H3A'],
+  [/water[- ]soluble|water extract/, 'water'],
+];
+const STRONG_BRAY = /bray[\s-]*p?[\s-]*(2|ii)\b|\bp-?2\b|strong bray/;
+/** Words of a label that may be short for a nutrient's name, at least so long. */
+const SHORTEST_PREFIX = 4;
+const LONG_NAMES = [...ANALYTE_NAMES].filter(([name]) => name.length >= 5 && !name.includes(' '));
+
+const analyteMeaning = (named: NamedAnalyte, rest: Partial<Extract<Meaning, { kind: 'analyte' }>>): Meaning => {
+  const factor = (named.factor ?? 1) * (rest.factor ?? 1);
+  return {
+    kind: 'analyte',
+    analyte: named.analyte,
+    ...(rest.unit ? { unit: rest.unit } : {}),
+    ...(factor === 1 ? {} : { factor }),
+    ...((named.method ?? rest.method) ? { method: (named.method ?? rest.method) as Method } : {}),
+    ...(rest.otherExtract ? { otherExtract: rest.otherExtract } : {}),
+    ...(rest.oxide ? { oxide: true as const } : {}),
+  };
+};
+
+/** A name inside a label whose other words change nothing in it. */
+function amongWords(words: readonly string[]): NamedAnalyte | undefined {
+  for (let length = Math.min(words.length, 5); length >= 1; length--)
+    for (let at = 0; at + length <= words.length; at++) {
+      const named = ANALYTE_NAMES.get(words.slice(at, at + length).join(' '));
+      if (!named) continue;
+      const others = [...words.slice(0, at), ...words.slice(at + length)];
+      const agrees =
+        ANALYTE_NAMES.get(others.join(' '))?.analyte === named.analyte ||
+        others.every(
+          (word) =>
+            FILLERS.has(word) ||
+            SATURATION.has(word) ||
+            (named.analyte === 'pH' && WATER.has(word)) ||
+            ANALYTE_NAMES.get(word)?.analyte === named.analyte,
+        );
+      if (agrees) {
+        // Phosphorus P2O5 is the oxide, whichever of the two was found first
+        const special = others.map((word) => ANALYTE_NAMES.get(word)).find((other) => other?.factor ?? other?.method);
+        return special ?? named;
+      }
+    }
+  return undefined;
+}
+
+/** The nearest name of an analyte by spelling: one letter off, two in long words, or its first letters. */
+function nearly(words: readonly string[]): { named: NamedAnalyte; name: string } | undefined {
+  const telling = words.filter((word) => !FILLERS.has(word) && word.length >= SHORTEST_PREFIX);
+  if (telling.length !== 1 || words.some((word) => /\d/.test(word))) return undefined;
+  const [word] = telling as [string];
+  const found = LONG_NAMES.filter(
+    ([name]) => name.startsWith(word) || (word.length >= 5 && distance(name, word) <= (name.length >= 8 ? 2 : 1)),
+  );
+  const analytes = new Set(found.map(([, { analyte }]) => analyte));
+  return analytes.size === 1 ? { named: found[0]![1], name: found[0]![0] } : undefined;
+}
+
+const WATER: ReadonlySet<string> = new Set(['water', 'h2o', 'wasser', 'eau', 'agua']);
+
+const fact = (words: readonly string[]): ReportFact | undefined => {
+  const whole = words.join(' ');
+  const found = FACT_NAMES.get(whole) ?? FACT_NAMES.get(whole.replace(/ (no|nr|id|#|number|code|name)$/, ''));
+  return found;
+};
+
+const CACHE_MOST = 20_000;
+const cache = new Map<string, Label>();
+
+/**
+ * Reads a label of a report: `K (ppm, Mehlich-3)`, `P_lb/acre`, `WPH`, `Kalium mg/100 g`, `Depth cm`. What it does not know has the
+ * kind `other`; what it knows and nothing here judges has the kind `kept`. `advised` says that it stands under a heading of advice.
+ */
+export function readLabel(text: string, advised = false): Label {
+  const key = `${advised ? '!' : ''}${text}`;
+  let label = cache.get(key);
+  if (!label) {
+    label = readAnew(text, advised);
+    if (cache.size > CACHE_MOST) cache.clear();
+    cache.set(key, label);
+  }
+  return label;
+}
+
+function readAnew(text: string, advised: boolean): Label {
+  const trimmed = text
+    .trim()
+    .replace(/[:=]+$/, '')
+    .trim();
+  if (trimmed === '' || trimmed.length > 90) return { meaning: { kind: 'other' }, sure: 'guess' };
+  const marked = MARK.exec(trimmed);
+  const bareText = marked ? trimmed.slice(0, marked.index) : trimmed;
+  const label = readBare(bareText === '' ? trimmed : bareText, advised);
+  return marked?.groups?.mark ? { ...label, mark: marked.groups.mark.replace(/[()[\]^]/g, '') } : label;
+}
+
+const METHODS_OF_PH = new Set<Method>(['water-1:1', 'water-1:2', 'saturated-paste', 'cacl2']);
+
+/** A method that is one for this analyte; for a nutrient another's method is an extract that no range is for. */
+function methodFor(analyte: Analyte, method: Method | undefined): { method?: Method; otherExtract?: string } {
+  if (!method) return {};
+  const { of, name } = METHOD_TABLE[method];
+  if (analyte === 'pH') return METHODS_OF_PH.has(method) ? { method } : {};
+  if (analyte === 'buffer-pH')
+    return of === 'buffer' ? { method } : method === 'mehlich-3' || method === 'mehlich-1' ? {} : {};
+  if (isMassAnalyte(analyte) || analyte === 'acidity')
+    return of === 'nutrients' ? { method } : of === 'pH' || of === 'salts' ? { otherExtract: name } : {};
+  return of === 'buffer' ? {} : { method };
+}
+
+function readBare(text: string, advised: boolean): Label {
+  const words = plain(text);
+  const advice = adviceIn(words, advised);
+  if (advice) return { meaning: { kind: 'advice', ...advice }, sure: 'certain' };
+  if (STRONG_BRAY.test(words))
+    return { meaning: { kind: 'kept', why: KEPT_NAMES.get('p2') as string }, sure: 'certain' };
+  const whole = wordsOf(words);
+  const exact = ANALYTE_NAMES.get(whole.join(' '));
+  const known = fact(whole);
+  if (known && !exact) return { meaning: { kind: 'fact', fact: known }, sure: 'certain' };
+  const kept = KEPT_NAMES.get(whole.join(' '));
+  if (kept && !exact) return { meaning: { kind: 'kept', why: kept }, sure: 'certain' };
+
+  const method = methodNamed(words);
+  const otherExtract = OTHER_EXTRACTS.find(([pattern]) => pattern.test(words))?.[1];
+  const printed = unitIn(words);
+  let rest = printed?.rest ?? words;
+  for (const pattern of METHOD_HEADERS) rest = rest.replace(pattern, ' ');
+  for (const [pattern] of OTHER_EXTRACTS) rest = rest.replace(pattern, ' ');
+  const length = /\b(cm|in|inch|inches)\b/.exec(rest)?.[1];
+  const bare = wordsOf(rest.replace(/\b(cm|in|inch|inches)\b/, ' ').replace(/\bg ?\/ ?cm[3³]/, ' '));
+  const bareFact = fact(bare);
+  if (bareFact === 'depthIn' || bareFact === 'basisDepthIn')
+    return {
+      meaning: { kind: 'fact', fact: bareFact, ...(length === 'cm' ? { factor: 1 / CM_PER_INCH } : {}) },
+      sure: 'certain',
+    };
+
+  const tokens = wordsOf(rest).filter((word) => !(method && /^(\d{1,2}|i{1,3})$/.test(word)));
+  const name = tokens.join(' ');
+  const byName = exact ?? ANALYTE_NAMES.get(name) ?? amongWords(tokens);
+  const near = byName ? undefined : nearly(tokens);
+  const named = byName ?? near?.named;
+  if (!named) {
+    const other = bareFact ?? fact(tokens);
+    if (other) return { meaning: { kind: 'fact', fact: other }, sure: 'certain' };
+    const why = KEPT_NAMES.get(name) ?? KEPT_NAMES.get(tokens.filter((t) => !FILLERS.has(t)).join(' '));
+    return why ? { meaning: { kind: 'kept', why }, sure: 'certain' } : { meaning: { kind: 'other' }, sure: 'guess' };
+  }
+  const { analyte } = named;
+  const oxide = tokens.some((token) => OXIDES.has(token));
+  if (oxide && (printed?.unit === 'lb/acre' || printed?.unit === 'kg/ha'))
+    return { meaning: { kind: 'other', why: OXIDE_UNSURE }, sure: 'guess' };
+  const saturation =
+    whole.some((word) => word === 'saturation' || word === 'sat' || word === 'bs') || /\bbase\b/.test(words);
+  const unit: ReportUnit | undefined = printed?.unit ?? (saturation && isMassAnalyte(analyte) ? '%' : undefined);
+  const fits = unit === undefined || unitFits(analyte, unit);
+  if (!fits) return { meaning: { kind: 'other', why: `${analyte} is never in ${unit}` }, sure: 'guess' };
+  const because = near ? `spelled nearly like ${near.name}` : named.says;
+  // g/kg of organic matter is a tenth of a percent, not a thousand ppm
+  const percent = unit === 'ppm' && onlyUnitOf(analyte) === '%';
+  return {
+    meaning: analyteMeaning(named, {
+      ...(oxide ? { oxide: true as const } : {}),
+      ...(unit ? { unit: percent ? '%' : unit } : {}),
+      ...(printed?.factor === undefined && !percent ? {} : { factor: (printed?.factor ?? 1) * (percent ? 1e-4 : 1) }),
+      ...(otherExtract && isMassAnalyte(analyte) ? { otherExtract } : methodFor(analyte, method)),
+    }),
+    sure: near ? 'guess' : named.says ? 'sure' : 'certain',
+    ...(because ? { because } : {}),
+  };
+}
+
+/** Whether a unit can be one of this analyte: a mass in soil has many, organic matter one. */
+export function unitFits(analyte: Analyte, unit: ReportUnit): boolean {
+  if (isMassAnalyte(analyte)) return unit !== 'dS/m';
+  const only = onlyUnitOf(analyte);
+  if (analyte === 'pH' || analyte === 'buffer-pH' || analyte === 'SAR')
+    return unit === 'index' || unit === 'ppm' || unit === '%' ? unit === 'index' : false;
+  return only === undefined || only === unit || (only === '%' && unit === 'ppm') || (only === 'dS/m' && unit === 'ppm');
+}
