@@ -8,7 +8,7 @@ import { isRefusal } from '../core/reckoning/refusal';
 import Papa from 'papaparse';
 import { readInstrument } from './instruments/instruments';
 import { type Bag, collect, handIn, turnaroundDays } from './laboratory/laboratory';
-import { LAYOUT_IDS, type LayoutId } from './laboratory/layouts';
+import { LAYOUT_IDS, type LayoutId } from './laboratory/layout-list';
 import { ordinarySoil, type Soil, soilOfReport } from './laboratory/soil';
 import { soilKey } from './soil-key';
 

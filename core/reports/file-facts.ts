@@ -122,7 +122,7 @@ const BASIS_SAID =
 const BUFFER_SAID = /[^;,.]*\b(?:b\.?ph|buffer)\b[^;,.]*/i;
 /** Words by which a note about a method holds for everything that nothing else is said of. */
 const FOR_ALL =
-  /\b(nutrients?|extract|extractant|extracted|extraction|method|methode|metodo|unless|others?|all|minerals?|elements?|cations|macro)\b/;
+  /\b(nutrients?|extract|extractant|extracted|extraction|method|methode|metodo|unless|others?|all|minerals?|elements?|cations|macro|nahrstoffe|extraktion|nutrientes|extraccion|elements nutritifs)\b/;
 
 /** Analytes that a clause names by themselves. */
 function analytesIn(clause: string): Analyte[] {

@@ -28,7 +28,7 @@ import {
   withContext,
 } from './tables';
 import { adviceUnitIn, isAdviceHeading } from './terms/advice';
-import { type Label, type Meaning, OXIDE_UNSURE, readLabel, unitFits } from './terms/label';
+import { extractFor, type Label, type Meaning, OXIDE_UNSURE, readLabel, unitFits } from './terms/label';
 import type { ReportFact } from './terms/names';
 import { plain } from './terms/plain';
 import { isRating } from './terms/ratings';
@@ -431,10 +431,7 @@ class Reader {
       this.doubts.add(`${analyte} is by ${meaning.otherExtract}: kept, but no range here is for that extract.`);
       return { ...(unit ? { unit } : {}), factor };
     }
-    const besideLabel = beside.method
-      ? readLabel(`${analyte === 'buffer-pH' ? 'buffer pH' : analyte} ${beside.method}`).meaning
-      : undefined;
-    const besideMethod = besideLabel?.kind === 'analyte' ? besideLabel : undefined;
+    const besideMethod = beside.method ? extractFor(analyte, beside.method) : undefined;
     if (besideMethod?.otherExtract) {
       this.doubts.add(`${analyte} is by ${besideMethod.otherExtract}: kept, but no range here is for that extract.`);
       return { ...(unit ? { unit } : {}), factor };

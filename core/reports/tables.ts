@@ -1,5 +1,5 @@
 import type { ReportFact } from './terms/names';
-import { type Label, type Meaning, readLabel } from './terms/label';
+import { extractFor, type Label, type Meaning, readLabel } from './terms/label';
 import { methodNamed } from '../records/methods';
 import { isAdviceHeading } from './terms/advice';
 import { isBar, isRating } from './terms/ratings';
@@ -87,7 +87,7 @@ function headingScore(line: Line): number {
       seen.add(key);
     } else if (isNumberText(text)) values++;
   }
-  return values > seen.size / 2 ? 0 : score;
+  return values * 2 >= seen.size ? 0 : score;
 }
 
 const factOf = (text: string): ReportFact | undefined => {
@@ -363,14 +363,8 @@ export function withContext(label: Label, texts: readonly string[]): Label {
   let { meaning } = label;
   let because = label.because;
   for (const text of texts) {
-    const whole = readLabel(`${meaning.analyte === 'buffer-pH' ? 'buffer pH' : meaning.analyte} ${text}`);
     const printed = meaning.unit ? undefined : unitOf(meaning.analyte, text);
-    const method =
-      meaning.method || meaning.otherExtract || whole.meaning.kind !== 'analyte' ? undefined : whole.meaning.method;
-    const otherExtract =
-      meaning.method || meaning.otherExtract || whole.meaning.kind !== 'analyte'
-        ? undefined
-        : whole.meaning.otherExtract;
+    const { method, otherExtract } = meaning.method || meaning.otherExtract ? {} : extractFor(meaning.analyte, text);
     if (!printed && !method && !otherExtract) continue;
     meaning = {
       ...meaning,
@@ -420,7 +414,7 @@ function segmentsOf(line: Line, advised = false): Segment[] {
     const label = readLabel(split?.name.text ?? cell.text, advised);
     const starts =
       (label.meaning.kind === 'analyte' || label.meaning.kind === 'advice') &&
-      !isValueText(cell.text) &&
+      !isNumberText(cell.text) &&
       !isUnitOnly(cell.text) &&
       !(open && open.cells.length === 0 && isRating(cell.text));
     if (starts && !(open?.label.meaning.kind === 'analyte' && open.cells.length === 0 && sameName(open.label, label))) {
@@ -437,46 +431,62 @@ const sameName = (a: Label, b: Label): boolean =>
 /** `Soil pH: 6.1` and `Phosphorus (P) = 44 ppm` in one cell, as a name and the rest. */
 function splitPair(cell: Cell): { name: Cell; rest: Cell } | undefined {
   const pair = /^(?<name>[^:=]{1,60}?)\s*[:=]\s*(?<rest>\S.*)$/.exec(cell.text)?.groups;
-  if (
-    !pair ||
-    (/^\d$/.test(pair.rest!.trim()[0] ?? '') === false && !/^[<>(]|^(nd|n\/a|trace|vl|l|m|h|vh)\b/i.test(pair.rest!))
-  )
-    return undefined;
-  const share = cell.from + ((cell.to - cell.from) * pair.name!.length) / cell.text.length;
+  if (!pair) return undefined;
+  const [name, rest] = [pair.name!, pair.rest!];
+  // 1:1 is a ratio
+  if (/\d$/.test(name) && /^\d/.test(rest) && !/[:=]\s/.test(cell.text)) return undefined;
+  if (!/^[<>(≤≥]|^\d|^(nd|n\/a|trace|vl|l|m|h|vh)\b/i.test(rest)) return undefined;
+  const share = cell.from + ((cell.to - cell.from) * name.length) / cell.text.length;
   return {
-    name: { text: pair.name!, from: cell.from, to: share },
-    rest: { text: pair.rest!, from: share, to: cell.to },
+    name: { text: name, from: cell.from, to: share },
+    rest: { text: rest, from: share, to: cell.to },
   };
+}
+
+/** A piece of a list, with the heading of its part. */
+interface Piece {
+  at: number;
+  segment: Segment;
+  advised: boolean;
+  section?: string;
 }
 
 /** Lists of analytes with their values beside them. */
 function downTables(page: ReportPage, pageNo: number, claimed: Set<number>): DownTable[] {
   const { lines } = page;
   const isPaper = page.kind === 'paper';
-  const found: { at: number; segment: Segment; advised: boolean }[] = [];
+  const found: Piece[] = [];
   let advised = false;
+  let section: string | undefined;
   lines.forEach((line, at) => {
-    if (claimed.has(at)) return;
-    if (line.cells.length > 0 && line.cells.length <= 2 && isAdviceHeading(line.cells[0]!.text)) advised = true;
+    if (claimed.has(at) || line.cells.length === 0) return;
+    const here = segmentsOf(line, false);
+    const [lead] = line.cells;
+    if (line.cells.length <= 2 && here.length === 0 && isAdviceHeading(lead!.text)) advised = true;
     else if (
-      advised &&
-      segmentsOf(line, false).some(
-        ({ label }) =>
-          label.meaning.kind === 'analyte' && !segmentsOf(line, true).some((s) => s.label.meaning.kind === 'advice'),
-      )
+      here.some(({ label }) => label.meaning.kind === 'analyte') &&
+      segmentsOf(line, true).every(({ label }) => label.meaning.kind !== 'advice')
     )
       advised = false;
-    for (const segment of segmentsOf(line, advised)) found.push({ at, segment, advised });
+    // a heading of a part of the list says a unit or a method for the lines below it
+    if (line.cells.length === 1 && here.length === 0 && !/\d{2,}/.test(lead!.text)) section = lead!.text;
+    for (const segment of advised ? segmentsOf(line, true) : here) {
+      const own = segment.cells.some(({ text }) => isUnitOnly(text) || valueFrom(text)?.unit !== undefined);
+      const label = section !== undefined && !own ? withContext(segment.label, [section]) : segment.label;
+      found.push({ at, segment: { ...segment, label }, advised, ...(section === undefined ? {} : { section }) });
+    }
   });
-  const groups: (typeof found)[] = [];
+  const groups: Piece[][] = [];
   for (const each of found) {
-    const group = groups.find((g) => {
-      const [first] = g;
-      return isPaper
-        ? Math.abs(first!.segment.cell.from - each.segment.cell.from) < NEAR_PT && each.at - g.at(-1)!.at <= FAR_LINES
-        : first!.segment.cell.from === each.segment.cell.from && each.at - g.at(-1)!.at <= FAR_LINES;
+    const group = groups.findLast((g) => {
+      const away = Math.abs(g[0]!.segment.cell.from - each.segment.cell.from);
+      return (isPaper ? away < NEAR_PT : away === 0) && each.at - g.at(-1)!.at <= FAR_LINES;
     });
-    if (group) group.push(each);
+    // the same name again, under no other heading, begins another sample's list
+    const again = group?.some(
+      (other) => other.segment.cell.text === each.segment.cell.text && other.section === each.section,
+    );
+    if (group && !again) group.push(each);
     else groups.push([each]);
   }
   const tables = groups.map((group) => downTable(page, pageNo, group, claimed)).filter((table) => table !== undefined);
@@ -494,7 +504,7 @@ const FAR_LINES = 12;
 function downTable(
   page: ReportPage,
   pageNo: number,
-  group: readonly { at: number; segment: Segment; advised: boolean }[],
+  group: readonly Piece[],
   claimed: ReadonlySet<number>,
 ): DownTable | undefined {
   const isPaper = page.kind === 'paper';
@@ -561,6 +571,10 @@ function downTable(
   return { kind: 'down', page: pageNo, label, parts, samples, heading, rows };
 }
 
+/** A fact of a sample or of the whole file, and not the heading of a part of the table. */
+const isFactOfSample = (fact: ReportFact | undefined): boolean =>
+  fact !== undefined && !['analyte', 'value', 'unit', 'method', 'rating', 'range', 'qualifier'].includes(fact);
+
 const isWordForValue = (text: string): boolean => {
   const { meaning } = readLabel(text);
   return (
@@ -577,11 +591,12 @@ function headingLines(
   claimed: ReadonlySet<number>,
 ): number[] {
   const found: number[] = [];
+  let blanks = 0;
   for (let at = first - 1; at >= 0 && first - at <= MOST_HEADING_LINES + 2; at--) {
     const line = page.lines[at]!;
     if (claimed.has(at)) break;
     if (line.cells.length === 0) {
-      if (page.kind === 'cells' && found.length > 0) break;
+      if (page.kind === 'cells' && ++blanks > 1) break;
       continue;
     }
     const over = line.cells.filter((cell) =>
@@ -593,16 +608,10 @@ function headingLines(
       break;
     }
     if (line.cells.some((cell) => /:\s*\S/.test(cell.text))) break;
-    const lead = readLabel(line.cells[0]!.text).meaning;
-    const outside = line.cells.some((cell) => cell.from > whole.to + 1);
-    // `Client  Somebody  Client no.  12`: facts in pairs are no heading
-    if (lead.kind === 'fact' && outside) break;
-    if (
-      line.cells.filter((cell) => readLabel(cell.text).meaning.kind === 'fact').length > 1 &&
-      !line.cells.some((cell) => isWordForValue(cell.text)) &&
-      over.length < 2
-    )
-      break;
+    // `Client  Somebody  Client no.  12` and `Sampled  10/12/2026`: facts in pairs are no heading
+    const pairs = line.cells.filter(({ text }) => isFactOfSample(factOf(text)));
+    if (pairs.length > 1) break;
+    if (pairs.length === 1 && line.cells.length - 1 < (spans.length - 1) / 2) break;
     found.unshift(at);
   }
   return found;

@@ -16,7 +16,7 @@ export function depthFrom(text: string, inchesPerUnit = 1): number | undefined {
   const cm = /\bcm\b|\dcm/.test(bare);
   const figures = bare
     .replace(/(cm|inches|inch|in|"|″)\.?/g, '')
-    .replace(/^0\s*(?:-|–|to)\s*/, '')
+    .replace(/^0\s*(?:-|–|to|bis|a|à)\s*/, '')
     .trim();
   const value = plainNumber(figures);
   if (!Number.isFinite(value) || figures === '') return undefined;

@@ -5,7 +5,8 @@ import { TEXTURE_CLASSES } from '../../core/records/vocabularies';
 import { isRefusal, type Refusal, refuse } from '../../core/reckoning/refusal';
 import { addDays } from '../../core/days/day';
 import { chanceOf } from '../chance';
-import { type Layout, LAYOUT_IDS, LAYOUTS } from './layouts';
+import { LAYOUT_IDS } from './layout-list';
+import { LAYOUTS } from './layouts';
 import { analysed, ordinarySoil, type Soil } from './soil';
 
 /** A bag handed in: its label, what the soil in it feels like, and how the report is wanted. No name of anybody. */
@@ -48,11 +49,11 @@ export interface ReportFile {
 }
 
 /** The report of a receipt, once its days have passed by the calendar of whoever asks. */
-export function collect(
+export async function collect(
   receipt: string,
   today: string,
   soils: ReadonlyMap<number, Soil> = new Map(),
-): ReportFile | { notBefore: string } | Refusal {
+): Promise<ReportFile | { notBefore: string } | Refusal> {
   let given: unknown;
   try {
     given = JSON.parse(Buffer.from(receipt, 'base64url').toString('utf8'));
@@ -64,10 +65,10 @@ export function collect(
   const ready = addDays(bag.sentOn, turnaroundDays(bag));
   if (today < ready) return { notBefore: ready };
   const soil = soils.get(bag.soilKey) ?? ordinarySoil(bag.soilKey, bag.texture);
-  const layout: Layout = LAYOUTS[bag.layout];
+  const layout = LAYOUTS[bag.layout];
   const { code, sampledOn, depthIn } = bag;
   return {
-    fileName: `simulated-laboratory-${code}.csv`,
-    bytes: layout.bytes([{ code, sampledOn, depthIn, found: analysed(soil, seedOf(bag)) }]),
+    fileName: `simulated-laboratory-${code}.${layout.ending}`,
+    bytes: await layout.bytes([{ code, sampledOn, depthIn, found: analysed(soil, seedOf(bag)) }]),
   };
 }

@@ -4,8 +4,7 @@ import type { Sample, Zone } from '@core/records/case';
 import { type ChainStep, chainOf, LABORATORY_DAYS } from '@core/sampling/chain';
 import type { SamplingWait } from '@core/sampling/wait';
 import { addDays } from '@core/days/day';
-import type { LayoutId } from '../../../standins/laboratory/layouts';
-import { LAYOUTS } from '../../../standins/laboratory/layouts';
+import { LAYOUT_IDS, LAYOUT_NAMES, type LayoutId } from '../../../standins/laboratory/layout-list';
 import { sayWeekday } from '@core/words/days';
 import { StageGlyph, WarnGlyph } from '../../ui/glyphs';
 import { optionsOf } from '../../ui/field';
@@ -89,10 +88,7 @@ export function Step({ step, sample, cores, today, onChange, onHandIn, onFetch, 
             aria-label="Layout of the simulated report"
             value={layout}
             onChange={setLayout}
-            options={optionsOf(
-              Object.keys(LAYOUTS) as LayoutId[],
-              Object.fromEntries(Object.values(LAYOUTS).map((l) => [l.id, l.name])),
-            )}
+            options={optionsOf(LAYOUT_IDS, LAYOUT_NAMES)}
             popupMatchSelectWidth={false}
             virtual={false}
           />

@@ -2,7 +2,7 @@ import type { Property, Sample, Zone } from '@core/records/case';
 import type { Instrument } from '@core/records/vocabularies';
 import { isRefusal } from '@core/reckoning/refusal';
 import { dayOfYear } from '@core/days/day';
-import type { LayoutId } from '../../../standins/laboratory/layouts';
+import type { LayoutId } from '../../../standins/laboratory/layout-list';
 import { soilKey } from '../../../standins/soil-key';
 
 const post = async (path: string, body: unknown): Promise<unknown> => {
@@ -49,7 +49,7 @@ export async function fetchReport(receipt: string, today: string): Promise<File 
     if (isRefusal(answer)) return answer.refused;
     if ('notBefore' in answer) return answer;
     const bytes = Uint8Array.from(atob(answer.base64), (letter) => letter.charCodeAt(0));
-    return new File([bytes], answer.fileName, { type: 'text/csv' });
+    return new File([bytes], answer.fileName);
   } catch {
     return UNREACHED;
   }

@@ -14,9 +14,9 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 /** Fetches a report by its receipt; `today` is the day of whoever asks, so that a simulated week can pass. */
-export function loader({ request }: Route.LoaderArgs) {
+export async function loader({ request }: Route.LoaderArgs) {
   const { searchParams } = new URL(request.url);
-  const answer = collect(searchParams.get('receipt') ?? '', searchParams.get('today') ?? '', soils);
+  const answer = await collect(searchParams.get('receipt') ?? '', searchParams.get('today') ?? '', soils);
   if (isRefusal(answer) || 'notBefore' in answer) return Response.json(answer);
   return Response.json({ fileName: answer.fileName, base64: Buffer.from(answer.bytes).toString('base64') });
 }

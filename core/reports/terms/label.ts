@@ -161,13 +161,21 @@ function readAnew(text: string, advised: boolean): Label {
 
 const METHODS_OF_PH = new Set<Method>(['water-1:1', 'water-1:2', 'saturated-paste', 'cacl2']);
 
-/** A method that is one for this analyte; for a nutrient another's method is an extract that no range is for. */
+/** The method, or the extract that no range is for, that a text names for an analyte. */
+export const extractFor = (analyte: Analyte, text: string): { method?: Method; otherExtract?: string } => {
+  const words = plain(text);
+  const otherExtract = isMassAnalyte(analyte)
+    ? OTHER_EXTRACTS.find(([pattern]) => pattern.test(words))?.[1]
+    : undefined;
+  return otherExtract ? { otherExtract } : methodFor(analyte, methodNamed(words));
+};
+
+/** A method that is one for this analyte; for a nutrient a method of pH or salts is an extract that no range is for. */
 function methodFor(analyte: Analyte, method: Method | undefined): { method?: Method; otherExtract?: string } {
   if (!method) return {};
   const { of, name } = METHOD_TABLE[method];
   if (analyte === 'pH') return METHODS_OF_PH.has(method) ? { method } : {};
-  if (analyte === 'buffer-pH')
-    return of === 'buffer' ? { method } : method === 'mehlich-3' || method === 'mehlich-1' ? {} : {};
+  if (analyte === 'buffer-pH') return of === 'buffer' ? { method } : {};
   if (isMassAnalyte(analyte) || analyte === 'acidity')
     return of === 'nutrients' ? { method } : of === 'pH' || of === 'salts' ? { otherExtract: name } : {};
   return of === 'buffer' ? {} : { method };
@@ -187,7 +195,6 @@ function readBare(text: string, advised: boolean): Label {
   if (kept && !exact) return { meaning: { kind: 'kept', why: kept }, sure: 'certain' };
 
   const method = methodNamed(words);
-  const otherExtract = OTHER_EXTRACTS.find(([pattern]) => pattern.test(words))?.[1];
   const printed = unitIn(words);
   let rest = printed?.rest ?? words;
   for (const pattern of METHOD_HEADERS) rest = rest.replace(pattern, ' ');
@@ -201,7 +208,9 @@ function readBare(text: string, advised: boolean): Label {
       sure: 'certain',
     };
 
-  const tokens = wordsOf(rest).filter((word) => !(method && /^(\d{1,2}|i{1,3})$/.test(word)));
+  // a number with decimals belongs to no label; 0.01 M calcium chloride does
+  if (/\d[.,]\d/.test(rest.replace(/0?[.,]01 ?m\b/, ' '))) return { meaning: { kind: 'other' }, sure: 'guess' };
+  const tokens = wordsOf(rest).filter((word) => !(method && /^([1-3]|i{1,3})$/.test(word)));
   const name = tokens.join(' ');
   const byName = exact ?? ANALYTE_NAMES.get(name) ?? amongWords(tokens);
   const near = byName ? undefined : nearly(tokens);
@@ -229,7 +238,7 @@ function readBare(text: string, advised: boolean): Label {
       ...(oxide ? { oxide: true as const } : {}),
       ...(unit ? { unit: percent ? '%' : unit } : {}),
       ...(printed?.factor === undefined && !percent ? {} : { factor: (printed?.factor ?? 1) * (percent ? 1e-4 : 1) }),
-      ...(otherExtract && isMassAnalyte(analyte) ? { otherExtract } : methodFor(analyte, method)),
+      ...extractFor(analyte, words),
     }),
     sure: near ? 'guess' : named.says ? 'sure' : 'certain',
     ...(because ? { because } : {}),
