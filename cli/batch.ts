@@ -1,23 +1,22 @@
 import Papa from 'papaparse';
 import type { Readable, Writable } from 'node:stream';
 import { type SoilTest, type Zone } from '../core/records/case';
-import {
-  GUESS_ROWS,
-  guessReading,
-  type ReadSample,
-  type RejectedLine,
-  TableReader,
-  type TableReading,
-} from '../core/files/report-table';
-import { GRASS_IDS } from '../core/records/vocabularies';
-import { TEXTURE_CLASSES } from '../core/records/vocabularies';
+import { shortCells } from '../core/files/short-cells';
+import { noAnalytes } from '../core/reports/no-analytes';
+import { PartsReader } from '../core/reports/in-parts';
+import type { ReaderAnswers, ReportSample } from '../core/reports/reading';
+import { soilTestOf } from '../core/reports/soil-test-of';
+import { GRASS_IDS, METHODS, TEXTURE_CLASSES, UNITS } from '../core/records/vocabularies';
 import type { RulePacks } from '../core/packs/rule-packs';
 import { STARTER_SHELF } from '../core/packs/starter-shelf';
 import { prescribeZone } from '../core/prescription/prescribe';
 import { isRefusal, type Refusal, refuse } from '../core/reckoning/refusal';
 
 /** What the table itself does not say; the words of the case file. */
-export interface BatchOptions extends Partial<Pick<TableReading, 'unit' | 'method' | 'bufferMethod'>> {
+export interface BatchOptions {
+  unit?: string;
+  method?: string;
+  bufferMethod?: string;
   grass?: string;
   texture?: string;
   packs?: RulePacks;
@@ -39,27 +38,22 @@ function checkWord<W extends string>(value: string | undefined, known: readonly 
     : refuse(field, `"${value}" is not a known ${field}: use one of ${known.join(', ')}.`);
 }
 
-/** Interprets and prescribes one sample. */
-function reckonSample(read: ReadSample, options: BatchOptions): object | Refusal {
-  const { line, results, ground = {} } = read;
+/** Interprets and prescribes one sample, if all of it could be read. */
+function reckonSample(read: ReportSample, options: BatchOptions): object | Refusal {
+  const { line, ground, faults, values } = read;
+  const [fault] = faults ?? [];
+  if (fault) return refuse(fault.field, fault.because);
+  const impossible = values.find((value) => value.impossible !== undefined);
+  if (impossible) return refuse(impossible.analyte, impossible.impossible as string);
   const grass = checkWord(ground.grass ?? options.grass, GRASS_IDS, 'grass');
   if (isRefusal(grass)) return grass;
   const texture = checkWord(ground.texture ?? options.texture, TEXTURE_CLASSES, 'texture');
   if (isRefusal(texture)) return texture;
-  const sample = read.sample || String(line);
+  const sample = read.label || String(line);
   const zone: Zone = { id: sample, name: sample, areaSqFt: 1000, grass, texture };
   if (ground.carbonates === 'none' || ground.carbonates === 'slight' || ground.carbonates === 'strong')
     zone.carbonates = ground.carbonates;
-  const test: SoilTest = {
-    id: sample,
-    zoneId: sample,
-    sampledOn: read.sampledOn ?? '',
-    depthIn: read.depthIn,
-    basisDepthIn: read.basisDepthIn,
-    scoopGPerCm3: read.scoopGPerCm3,
-    labAdvice: read.labAdvice,
-    results,
-  };
+  const test: SoilTest = soilTestOf(read, sample, sample, read.sampledOn ?? '');
   const { prescription, read: reading } = prescribeZone({
     zone,
     tests: [test],
@@ -102,6 +96,22 @@ function reckonSample(read: ReadSample, options: BatchOptions): object | Refusal
 /** Where the layout cannot be guessed, the stream ends with this. */
 const refusedLayout = (refusal: Refusal) => Object.assign(new Error(refusal.refused), { refusal });
 
+/** What a person said of the table, in the words of the reader; a word that is none of its own is refused. */
+function answersOf({ unit, method, bufferMethod }: BatchOptions): ReaderAnswers | Refusal {
+  for (const [field, value, known] of [
+    ['unit', unit, UNITS],
+    ['method', method, METHODS],
+    ['buffer', bufferMethod, METHODS],
+  ] as const)
+    if (value !== undefined && !(known as readonly string[]).includes(value))
+      return refuse(field, `"${value}" is not a known ${field}: use one of ${known.join(', ')}.`);
+  return {
+    ...(unit ? { unit: unit as ReaderAnswers['unit'] & string } : {}),
+    ...(method ? { method: method as ReaderAnswers['method'] & string } : {}),
+    ...(bufferMethod ? { bufferMethod: bufferMethod as ReaderAnswers['method'] & string } : {}),
+  };
+}
+
 /**
  * Streams a table of samples, read by the same reader as the page's import: whatever layout, units, decimals and days it can
  * tell. One NDJSON line a sample to `out`; a bad row is reported to `complain` with its line number and skipped. Memory does
@@ -114,9 +124,10 @@ export function runBatch(
   options: BatchOptions,
 ): Promise<BatchCount> {
   return new Promise((resolve, reject) => {
-    let reader: TableReader | undefined;
+    const answers = answersOf(options);
+    if (isRefusal(answers)) return reject(refusedLayout(answers));
+    const reader = new PartsReader(answers, options.judgedOn);
     let line = 0;
-    let top: string[][] = [];
     let pending: string[] = [];
     const count: BatchCount = { samples: 0, refused: 0 };
     const parser = Papa.parse(Papa.NODE_STREAM_INPUT, {});
@@ -125,66 +136,44 @@ export function runBatch(
       pending = [];
       return chunk === '' || out.write(chunk);
     };
-    const refused = ({ line: at, why }: RejectedLine, field?: string): void => {
+    const refused = (at: number, why: string, field?: string): void => {
       count.refused++;
       complain(JSON.stringify({ line: at, refused: why, ...(field ? { field } : {}) }));
     };
-    const answer = (from: TableReader): void => {
-      const { samples, rejected } = from.drain();
-      for (const each of rejected) refused(each, each.field);
-      for (const sample of samples) {
-        const result = reckonSample(sample, options);
-        if (isRefusal(result)) refused({ line: sample.line, cells: [], why: result.refused }, result.field);
-        else {
+    /** What was read, in the order of the file: each sample reckoned, each line that is none reported. */
+    const answer = (): void => {
+      const { samples, rejected } = reader.drain();
+      const lines: { line: number; say: () => void }[] = samples.map((sample) => ({
+        line: sample.line,
+        say: () => {
+          const result = reckonSample(sample, options);
+          if (isRefusal(result)) return refused(sample.line, result.refused, result.field);
           count.samples++;
           pending.push(JSON.stringify(result), '\n');
-        }
+        },
+      }));
+      // a fault of a sample is told with it
+      const told = new Set(samples.map((sample) => sample.line));
+      for (const { line: at, because, field } of rejected) {
+        if (told.has(at) && field !== 'analyte') continue;
+        told.add(at);
+        lines.push({ line: at, say: () => refused(at, because, field) });
       }
-    };
-    /** Guesses the layout from the top of the file and reads what has come so far. */
-    const begin = (): boolean => {
-      const guess = guessReading(top);
-      if (isRefusal(guess)) {
-        source.destroy();
-        parser.destroy();
-        reject(refusedLayout(guess));
-        return false;
-      }
-      const { unit, method, bufferMethod } = options;
-      const reading: TableReading = {
-        ...guess,
-        ...(unit ? { unit } : {}),
-        ...(method ? { method } : {}),
-        ...(bufferMethod ? { bufferMethod } : {}),
-      };
-      reader = new TableReader(reading);
-      for (const [row, cells] of top.entries()) {
-        if (row <= reading.headerRow) continue;
-        reader.take(cells, row + 1);
-        // row by row, so that faults come in the order of the file
-        answer(reader);
-      }
-      top = [];
-      return true;
+      for (const { say } of lines.sort((a, b) => a.line - b.line)) say();
     };
     parser.on('data', (cells: string[]) => {
       line++;
-      if (!reader) {
-        top.push(line === 1 ? [(cells[0] ?? '').replace(/^\uFEFF/, ''), ...cells.slice(1)] : cells);
-        if (top.length === GUESS_ROWS) begin();
-        return;
-      }
-      reader.take(cells, line);
-      answer(reader);
+      reader.take(shortCells(line === 1 ? [(cells[0] ?? '').replace(/^\uFEFF/, ''), ...cells.slice(1)] : cells), line);
+      answer();
       if (pending.length > LINES_AT_ONCE && !flush()) {
         parser.pause();
         out.once('drain', () => parser.resume());
       }
     });
     parser.on('end', () => {
-      if (!reader && !begin()) return;
-      reader?.finish();
-      if (reader) answer(reader);
+      reader.finish();
+      if (!reader.reading || reader.reading.terms.length === 0) return reject(refusedLayout(noAnalytes));
+      answer();
       flush();
       resolve(count);
     });

@@ -42,7 +42,7 @@ export const ANALYTE_TABLE: Readonly<Record<Analyte, AnalyteRow>> = {
   S: {
     name: 'Sulfur',
     headers: words(
-      'sulfur, sulphur, so4-s, so4 s, sulfate-s, sulfate s, sulphate s, sulfate, schwefel, soufre, azufre',
+      'sulfur, sulphur, so4-s, so4 s, sulfate-s, sulfate s, sulphate s, sulfate, sulphate, schwefel, soufre, azufre',
     ),
     mass: true,
   },

@@ -45,7 +45,7 @@ const isDay = (text: string): boolean =>
 function afterSpace(cell: Cell): { fact: ReportFact; text: string } | undefined {
   const words = cell.text.split(/\s+/);
   for (let length = Math.min(4, words.length - 1); length >= 1; length--) {
-    const fact = FACT_NAMES.get(wordsOf(words.slice(0, length).join(' ')).join(' '));
+    const fact = FACT_NAMES.get(wordsOf(words.slice(0, length).join(' ').replace('#', ' no ')).join(' '));
     if (!fact || !AFTER_SPACE.includes(fact)) continue;
     const rest = words.slice(length).join(' ');
     if (
@@ -174,6 +174,10 @@ export function methodsIn(text: string): { method: Method; of: Analyte[] }[] {
 const UNIT_FOR_ALL =
   /\b(units?|results?|nutrients?|values?|reported|expressed|all|einheit|angaben|unites?|unidades|expresad[oa]s?|exprimes?|en|in)\b/;
 
+/** Words that a laboratory's name has, near the top of its page. */
+const NAMES_LAB =
+  /laborator|\blabs?\b|\blabor\b|laboratoire|analytical|testing service|untersuchungsanstalt|\binstitut|\bextension\b/i;
+
 /** What notes of a page say of the file, added to what is known. */
 export function notesInto(
   facts: FileFacts,
@@ -224,17 +228,18 @@ export function notesInto(
         else if (analyte === 'pH') facts.phMethod ??= note(method);
         else facts.methods[analyte] ??= note(method);
     }
-    if (
-      !facts.lab &&
-      line.no <= 12 &&
-      /laborator|\blabs?\b|\blabor\b|untersuchungsanstalt/i.test(text) &&
-      !/^lab(oratory)?\s*(no|id|number|sample|ref)/i.test(text)
-    ) {
-      const cell = line.cells.find((c) => /laborator|\blabs?\b|\blabor\b/i.test(c.text))!;
-      if (cell)
-        facts.lab = note(
-          (cell.text.includes(':') ? cell.text : cell.text.split(/\s{2,}|,\s*report/)[0]!).slice(0, 120),
-        );
+    const lab =
+      facts.lab || line.no > 12
+        ? undefined
+        : line.cells.find(
+            ({ text: cell }) =>
+              NAMES_LAB.test(cell) &&
+              cell.length < 90 &&
+              factOf(cell.split(':')[0]!) === undefined &&
+              !/\bby\b|\bin ppm\b/i.test(cell),
+          );
+    if (lab) {
+      facts.lab = note(lab.text.split(/\s{2,}|,\s*report|:\s/i)[0]!.slice(0, 120));
       used.add(line.no);
     }
     if (used.size > before) used.add(line.no);

@@ -78,7 +78,7 @@ export function printReading(file: string, document: ReportDocument, reading: Re
       ...(unit ? [unit.says] : []),
       ...slips.map(({ sample, analyte, because, candidates, likeliest }) => {
         const best = likeliest === undefined ? undefined : candidates[likeliest];
-        return `${analyte} of ${reading.samples[sample]?.label ?? ''}: ${because}.${best && best.how !== 'as-printed' ? ` Likeliest: ${best.value} (${best.says}).` : ''}`;
+        return `${analyte} of ${reading.samples[sample]?.label ?? ''}: ${because.replace(/\.$/, '')}.${best && best.how !== 'as-printed' ? ` Likeliest: ${best.value} (${best.says}).` : ''}`;
       }),
     ],
   };

@@ -31,8 +31,8 @@ import { adviceUnitIn, isAdviceHeading } from './terms/advice';
 import { extractFor, type Label, type Meaning, OXIDE_UNSURE, readLabel, unitFits } from './terms/label';
 import type { ReportFact } from './terms/names';
 import { plain } from './terms/plain';
-import { isRating } from './terms/ratings';
-import { type ReportUnit, unitIn } from './terms/units';
+import { isBar, isRating } from './terms/ratings';
+import { isUnitOnly, type ReportUnit, unitIn } from './terms/units';
 import { type DecimalMark, decimalOf, numberFrom, valueFrom } from './terms/values';
 import { resultFault } from '../records/soil-test-schema';
 import { unitByCapacity } from './unit-by-capacity';
@@ -47,6 +47,14 @@ const MOST_TEXTS = 4000;
 const MOST_EXAMPLES = 6;
 /** Salts in ppm (mg/L) are taken for 640 to a dS/m. Common practice. */
 const PPM_PER_DS = 640;
+/** Extracts that laboratories run for most nutrients at once; Bray, Olsen and DTPA are for one or a few. */
+const WHOLE_EXTRACTS: ReadonlySet<Method> = new Set([
+  'mehlich-3',
+  'mehlich-1',
+  'morgan',
+  'modified-morgan',
+  'ammonium-acetate',
+]);
 const NAME_FACTS = ['sample', 'bag', 'field', 'labNumber', 'property'] as const;
 
 /**
@@ -108,6 +116,7 @@ class Reader {
         if (!used.has(line.no) && !noted.has(line.no)) loose.push({ page: i, line });
       }
     }
+    this.onlyExtract(pages);
     this.orderOfDays(pages);
     this.wholeFile();
     const unit = this.answers.unit ?? this.facts.unit?.value;
@@ -182,6 +191,21 @@ class Reader {
     this.facts.dayOrder = this.answers.dayOrder
       ? { value: this.answers.dayOrder, because: 'said by you' }
       : dayOrderOf(texts, this.decimal === ',', this.on);
+  }
+
+  /** The extract that the report names in its words, where it names no other and no label does. */
+  private onlyExtract(pages: readonly { page: ReportPage; claimed: ReadonlySet<number> }[]): void {
+    if (this.facts.method) return;
+    const named = new Set<Method>();
+    for (const { page, claimed } of pages)
+      for (const [at, line] of page.lines.entries())
+        for (const { text } of claimed.has(at) && this.document.kind !== 'text' ? [] : line.cells) {
+          const method = text.length < 300 ? methodNamed(text) : undefined;
+          if (method && WHOLE_EXTRACTS.has(method)) named.add(method);
+        }
+    const [only] = named;
+    if (only && named.size === 1)
+      this.facts.method = { value: only, because: 'the only extract that the report names' };
   }
 
   /** What holds for the whole file: said by a person, else by its first page, else by notes. */
@@ -620,10 +644,22 @@ class Reader {
           facts[meaning.fact] = { text: cell.text, place, ...(meaning.factor ? { factor: meaning.factor } : {}) };
         else if (i === guessed) facts.sample = { text: cell.text, place };
       });
-      const anonymous = names === -1 && guessed === undefined;
+      // a row named Result is of the page's sample, one named Rating rates the row above
+      const word = guessed === undefined ? undefined : wordOfRow(cells[guessed]?.text);
+      if (word === 'rating') {
+        const above = this.samples.at(-1);
+        cells.forEach((cell, i) => {
+          const value = cell && above?.values.find((v) => v.term === terms[i]);
+          if (value) value.rating ??= cell.text;
+        });
+        continue;
+      }
+      if (word === 'range') continue;
+      if (word) delete facts.sample;
+      const anonymous = names === -1 && (guessed === undefined || word !== undefined);
       const page0 = this.factsOver(table.page, line.no);
       const sample =
-        anonymous && table.rows.length === 1 && this.document.kind !== 'table'
+        anonymous && (word !== undefined || (table.rows.length === 1 && this.document.kind !== 'table'))
           ? this.pageSample(table.page, line, table)
           : this.sampleOf(
               { ...withoutNames(page0), ...facts },
@@ -694,7 +730,7 @@ class Reader {
         .slice(0, MOST_EXAMPLES)
         .map((row) => cellAt(page.lines[row]!, columns, i)?.text ?? '')
         .filter(Boolean);
-      if (!texts.every((text) => isRating(text) || /^[\d.,\s<>–-]+$/.test(text)))
+      if (!texts.every((text) => isRating(text) || isBar(text) || /^[\d.,\s<>–-]+$/.test(text)))
         this.unknown(each.text, each.label, texts, { page: table.page, line: each.at?.line ?? 1, from: each.from });
     });
     for (const row of table.rows) {
@@ -712,7 +748,20 @@ class Reader {
             ...(meaning.factor ? { factor: meaning.factor } : {}),
           };
       });
-      const value = cells[values];
+      // what ran over into the next column is told by what it is
+      const loose = line.cells.filter(
+        (cell) => cell !== name && valueFrom(cell.text, this.decimal)?.value !== undefined,
+      );
+      const value =
+        cells[values] && valueFrom(cells[values].text, this.decimal)
+          ? cells[values]
+          : loose.length === 1
+            ? loose[0]
+            : cells[values];
+      const unitCell =
+        cells[units] && cells[units] !== value && valueFrom(cells[units].text, this.decimal) === undefined
+          ? cells[units]
+          : line.cells.find((cell) => isUnitOnly(cell.text));
       const label = readLabel(name.text);
       const place: Place = { page: table.page, line: line.no, from: name.from };
       const { meaning } = this.resolved(name.text, label);
@@ -743,11 +792,11 @@ class Reader {
       } else sample = this.pageSample(table.page, page.lines[table.rows[0]!]!, table);
       const term = this.term(name.text, label, place);
       if (meaning.kind === 'advice') {
-        this.advice(sample, term, value, line, table.page, cells[units]?.text);
+        this.advice(sample, term, value, line, table.page, unitCell?.text);
         continue;
       }
       this.put(sample, term, value, line, table.page, {
-        ...(cells[units] ? { unit: cells[units].text } : {}),
+        ...(unitCell ? { unit: unitCell.text } : {}),
         ...(cells[methods] ? { method: cells[methods].text } : {}),
         ...(cells[signs] && /^[<>]/.test(cells[signs].text) ? { qualifier: cells[signs].text } : {}),
         ...(cells[ratings] && isRating(cells[ratings].text) ? { rating: cells[ratings].text } : {}),
@@ -765,10 +814,15 @@ class Reader {
       const { meaning } = this.terms[term]!.label;
       const part = (kind: string) =>
         row.cells.find((cell) => table.parts.some((p) => p.kind === kind && overlap(cell, p.span) > 0))?.text;
-      const unit = part('unit');
+      const unit = row.cells.find((cell) => isUnitOnly(cell.text))?.text ?? part('unit');
       const method = part('method');
+      const inColumn = (cell: Cell) => table.samples.findIndex((span) => overlap(cell, span) > 0);
+      const loose =
+        table.samples.length > 1 || row.cells.some((cell) => inColumn(cell) !== -1)
+          ? undefined
+          : row.cells.find((cell) => valueFrom(cell.text, this.decimal)?.value !== undefined);
       for (const cell of row.cells) {
-        const column = table.samples.findIndex((span) => overlap(cell, span) > 0);
+        const column = cell === loose ? 0 : inColumn(cell);
         if (column === -1) continue;
         const sample = byColumn[column]!;
         if (meaning.kind === 'advice') this.advice(sample, term, cell, line, table.page, unit);
@@ -959,6 +1013,12 @@ const withoutNames = (facts: Facts): Facts => {
   for (const fact of ['sample', 'bag', 'field', 'labNumber'] as const) delete rest[fact];
   return rest;
 };
+
+/** A row that is named after what it holds, and not after a sample. */
+function wordOfRow(text: string | undefined): ReportFact | undefined {
+  const { meaning } = readLabel(text ?? '');
+  return meaning.kind === 'fact' && ['value', 'rating', 'range'].includes(meaning.fact) ? meaning.fact : undefined;
+}
 
 /** Multiplying by a factor may leave digits that nobody printed. */
 const clean = (value: number): number => Number(value.toPrecision(12));

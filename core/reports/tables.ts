@@ -56,7 +56,12 @@ export interface LongTable extends Omit<AcrossTable, 'kind'> {
 export type ReportTable = AcrossTable | LongTable | DownTable;
 
 /** Lines at the top of a page among which a heading is looked for; a table may begin again further down. */
-const FEWEST_ANALYTES = 2;
+const FEWEST_VALUES = 2;
+/** A line of this score heads a table: two analytes, or one beside what names a sample. */
+const HEADS = 1.7;
+/** An analyte by its name, not a lone letter, is enough beside a fact of samples. */
+const ENOUGH_ALONE = 1;
+const BESIDE = 0.8;
 /** Lines above and below a heading that may belong to it. */
 const MOST_HEADING_LINES = 3;
 /** Lines within a table that may hold no values: notes, page numbers, names that run on. */
@@ -74,11 +79,14 @@ const isNumberText = (text: string): boolean => {
   return value?.value !== undefined;
 };
 
-/** How many analytes a line names, where it holds no values of its own; a spelling that is only near counts half. */
+/**
+ * How much a line is a heading: the analytes it names, where it holds no values of its own. A spelling that is only near counts half, a lone
+ * letter less than a word, and what names a sample, a day or a depth counts beside an analyte.
+ */
 function headingScore(line: Line): number {
   let score = 0;
   const seen = new Set<string>();
-  let values = 0;
+  let [values, facts] = [0, 0];
   for (const { text } of line.cells) {
     const label = readLabel(text);
     if (label.meaning.kind === 'analyte') {
@@ -86,8 +94,10 @@ function headingScore(line: Line): number {
       if (!seen.has(key)) score += label.sure === 'guess' ? 0.5 : text.trim().length === 1 ? 0.8 : 1;
       seen.add(key);
     } else if (isNumberText(text)) values++;
+    else if (isFactOfSample(factOf(text))) facts++;
   }
-  return values * 2 >= seen.size ? 0 : score;
+  if (values * 2 >= seen.size) return 0;
+  return score >= ENOUGH_ALONE ? score + Math.min(facts, 2) * BESIDE : score;
 }
 
 const factOf = (text: string): ReportFact | undefined => {
@@ -119,9 +129,7 @@ export function findTables(page: ReportPage, pageNo: number): Found {
     tables.push(table);
     for (const at of [i, ...table.rows]) claimed.add(at);
   });
-  const heads = lines
-    .map((line, i) => ({ i, score: headingScore(line) }))
-    .filter(({ score }) => score >= FEWEST_ANALYTES);
+  const heads = lines.map((line, i) => ({ i, score: headingScore(line) })).filter(({ score }) => score >= HEADS);
   for (const { i, score } of heads) {
     if (claimed.has(i)) continue;
     // of heading lines that stand together the one that names most
@@ -166,7 +174,7 @@ function longTable(
   for (let i = core + 1; i < lines.length && !claimed.has(i); i++) {
     const line = lines[i]!;
     if (line.cells.length === 0) continue;
-    if (isLongHeading(line) || headingScore(line) >= FEWEST_ANALYTES) break;
+    if (isLongHeading(line) || headingScore(line) >= HEADS) break;
     const has = (column: number) =>
       line.cells.some((cell) => columnAt(cell, columns) === column && overlap(cell, columns[column]!) > 0);
     if (has(names) && line.cells.length > 1) {
@@ -177,6 +185,14 @@ function longTable(
   return rows.length === 0 ? undefined : { kind: 'long', page: pageNo, columns, heading: [core, core], rows };
 }
 
+/** Lines without those that run over into a neighbor's column: by them two columns would seem one. */
+const withoutBridges = (lines: readonly Line[], heading: Line): Line[] => {
+  const straight = lines.filter((line) =>
+    line.cells.every((cell) => heading.cells.filter((over) => overlap(cell, over) > 0).length < 2),
+  );
+  return straight.length > 0 ? straight : [...lines];
+};
+
 /** Columns of a list on paper: those of its heading, each as wide as what stands under it. */
 function longSpans(page: ReportPage, core: number, claimed: ReadonlySet<number>): Span[] {
   const body: Line[] = [];
@@ -184,7 +200,7 @@ function longSpans(page: ReportPage, core: number, claimed: ReadonlySet<number>)
     const line = page.lines[at]!;
     if (line.cells.length >= 2 && segmentsOf(line).length > 0) body.push(line);
   }
-  const spans = columnsOf(body, true);
+  const spans = columnsOf(withoutBridges(body, page.lines[core]!), true);
   for (const cell of page.lines[core]!.cells)
     if (!spans.some((span) => overlap(cell, span) > 0)) spans.push({ from: cell.from, to: cell.to });
   return spans.sort((a, b) => a.from - b.from);
@@ -235,7 +251,7 @@ function acrossTable(
     if (places[i]) column.at = places[i]!;
     if (column.label.meaning.kind === 'other' && over.length > 0 && column.text === '') column.text = over.join(' ');
   });
-  if (columns.filter((c) => isAnalyte(c.label)).length < FEWEST_ANALYTES) return undefined;
+  if (!columns.some((c) => isAnalyte(c.label))) return undefined;
   const rows: number[] = [];
   let strays = 0;
   for (let at = last + 1; at < lines.length; at++) {
@@ -244,16 +260,16 @@ function acrossTable(
     if (line.cells.length === 0) continue;
     const values = valuesUnder(line, columns);
     if (values === 0) {
-      if (headingScore(line) >= FEWEST_ANALYTES || isLongHeading(line)) break;
+      if (headingScore(line) >= HEADS || isLongHeading(line)) break;
       strays++;
       if (isPaper && strays > MOST_STRAY_LINES) break;
       // a row whose cells cannot be read is still a row: it is refused with its reason
       if (looksLikeRow(line, columns)) rows.push(at);
       continue;
     }
-    if (values >= FEWEST_ANALYTES && headingScore(line) >= FEWEST_ANALYTES) break;
+    if (values >= FEWEST_VALUES && headingScore(line) >= HEADS) break;
     // a line that names analytes beside their values begins a list
-    if (isPaper && segmentsOf(line).length > 0 && values < FEWEST_ANALYTES) break;
+    if (isPaper && segmentsOf(line).length > 0 && values < FEWEST_VALUES) break;
     strays = 0;
     rows.push(at);
   }
@@ -278,10 +294,10 @@ function spansUnder(page: ReportPage, core: number, last: number, claimed: Reado
   const body: Line[] = [];
   for (let at = last + 1; at < page.lines.length && body.length < COLUMN_LINES && !claimed.has(at); at++) {
     const line = page.lines[at]!;
-    if (headingScore(line) >= FEWEST_ANALYTES) break;
-    if (line.cells.filter((cell) => isValueText(cell.text)).length >= FEWEST_ANALYTES) body.push(line);
+    if (headingScore(line) >= HEADS) break;
+    if (line.cells.filter((cell) => isValueText(cell.text)).length >= FEWEST_VALUES) body.push(line);
   }
-  const spans = columnsOf(body, true);
+  const spans = columnsOf(withoutBridges(body, heading), true);
   for (const cell of heading.cells)
     if (!spans.some((span) => overlap(cell, span) > 0)) spans.push({ from: cell.from, to: cell.to });
   return spans.sort((a, b) => a.from - b.from);
@@ -292,14 +308,10 @@ function isUnderHeading(line: Line): boolean {
   if (line.cells.length === 0) return false;
   let telling = 0;
   for (const { text } of line.cells) {
-    if (
-      isUnitOnly(text) ||
-      /^\(?\s*(1:[125]|mehlich.{0,4}|m-?3|bray.{0,3}|olsen|dtpa|nh4oac|loi|water|h2o|cacl2)\s*\)?$/i.test(text)
-    )
-      telling++;
-    else if (isNumberText(text) || /\d/.test(text)) return false;
-    else if (!isAnalyte(readLabel(text)) && methodNamed(text) === undefined) telling -= 0.5;
-    else telling++;
+    if (isUnitOnly(text) || methodNamed(text) !== undefined || /^\(?\s*(water|h2o)\s*\)?$/i.test(text)) telling++;
+    else if (isNumberText(text) || /^[<>]?\d/.test(text)) return false;
+    else if (unitIn(text) || isAnalyte(readLabel(text))) telling++;
+    else telling -= 0.4;
   }
   return telling > 0;
 }
@@ -422,7 +434,9 @@ function segmentsOf(line: Line, advised = false): Segment[] {
       segments.push(open);
     } else open?.cells.push(cell);
   }
-  return segments.filter(({ cells }) => cells.some((cell) => isValueText(cell.text)));
+  return segments.filter(({ label, cells }) =>
+    cells.some((cell) => isValueText(cell.text) || (label.meaning.kind === 'advice' && /^\d/.test(cell.text))),
+  );
 }
 
 const sameName = (a: Label, b: Label): boolean =>
@@ -528,7 +542,8 @@ function downTable(
     const over = headings.flatMap((at) =>
       page.lines[at]!.cells.filter((cell) => spans[columnAt(cell, [label, ...spans]) - 1] === span),
     );
-    const kind = partKind(here, over);
+    const isAdvice = rows.every(({ label }) => label.meaning.kind === 'advice');
+    const kind = isAdvice && share(here, (text) => /^\d/.test(text)) > 0.4 ? 'value' : partKind(here, over);
     if (kind === 'value')
       samples.push({
         ...span,
@@ -655,6 +670,7 @@ function partKind(
   if (share(cells, (text) => /^[<>≤≥]?\s*[\d.,]+\s*(-|–|to|bis|a|à)\s*[\d.,]+/.test(text)) > 0.5)
     return { kind: 'range' };
   if (share(cells, isRating) > 0.5) return { kind: 'rating' };
+  if (share(cells, isNumberText) >= 0.5) return 'value';
   if (share(cells, (text) => methodNamed(text) !== undefined) > 0.5) return { kind: 'method' };
   if (share(cells, isValueText) >= 0.4) return 'value';
   return share(cells, (text) => isUnitOnly(text) || methodNamed(text) !== undefined) > 0.4

@@ -24,10 +24,10 @@ export function delimiterOf(text: string): string | undefined {
     const [columns, often] = [...counts].sort((a, b) => b[1] - a[1] || b[0] - a[0])[0] ?? [0, 0];
     // one comma in each line is a sentence, or a decimal comma
     const named = rows.some((row) => row.filter((cell) => readLabel(cell).meaning.kind !== 'other').length >= 2);
+    // one line of commas is a sentence, and one comma in each line a decimal mark
+    const isTable = named || (often >= 2 && columns > 2);
     const score =
-      columns < 2 || (columns === 2 && delimiter === ',' && !named)
-        ? 0
-        : (often / Math.max(1, rows.length)) * (named ? 2 : 1) * Math.log2(columns + 1);
+      columns < 2 || !isTable ? 0 : (often / Math.max(1, rows.length)) * (named ? 2 : 1) * Math.log2(columns + 1);
     if (score > most) [best, most] = [delimiter, score];
   }
   return most > 0.5 ? best : undefined;
@@ -39,10 +39,17 @@ export function documentOfTable(text: string, delimiter?: string): ReportDocumen
   return { kind: 'table', pages: [pageOfRows('table', rows)] };
 }
 
+/** A sentence of results: `pH 6.2, phosphorus 35 ppm, potassium 110 ppm.` Its clauses are parted like columns. */
+function clausesParted(line: string): string {
+  const clauses = line.split(/[,;.] (?=\p{L})|(?<=:) (?=\p{L})/u);
+  const pairs = clauses.filter((text) => splitCell({ text, from: 0, to: text.length }).length > 1);
+  return pairs.length < 2 ? line : clauses.join('   ').replace(/\.$/, '');
+}
+
 /** Words as they were pasted or mailed: columns by what stands under what, or names with their values. */
 export function documentOfWords(text: string): ReportDocument {
   const lines: Line[] = text.split(/\r?\n/).map((source, i) => {
-    const expanded = source.replaceAll('\t', '    ');
+    const expanded = clausesParted(source.replaceAll('\t', '    '));
     const cells = [...expanded.matchAll(/\S+(?: \S+)*/g)].flatMap((match) =>
       splitCell({ text: match[0], from: match.index * LETTER_PT, to: (match.index + match[0].length) * LETTER_PT }),
     );

@@ -11,10 +11,10 @@ export interface Advice {
 const PER_KG_PER_HA = 1 / KG_PER_LB / (10_000 / SQ_M_PER_1000_SQ_FT);
 /** Units of advice, and what a number in each is in lb/1000 ft2. */
 const ADVICE_UNITS: readonly [RegExp, number][] = [
-  [/\btons? ?(\/|per) ?a(c(re)?)?\b|\bt ?\/ ?a(c(re)?)?\b/, LB_PER_TON / THOUSANDS_PER_ACRE],
+  [/\btons?( (of )?[a-z ]{1,24}?)? ?(\/|per) ?a(c(re)?)?\b|\bt ?\/ ?a(c(re)?)?\b/, LB_PER_TON / THOUSANDS_PER_ACRE],
   [/\b(t|tonnes?|tons?) ?(\/|per|je|par|por) ?ha\b/, 1000 * PER_KG_PER_HA],
-  [/(lbs?\.?|#|pounds?)( of [a-z0-9 ]{1,20})? ?(\/|per) ?(1,?000|thousand|m\b|k\b|msf)/, 1],
-  [/(lbs?\.?|#|pounds?)( of [a-z0-9 ]{1,20})? ?(\/|per|an) ?a(c(re)?)?\b/, 1 / THOUSANDS_PER_ACRE],
+  [/(lbs?\.?|#|pounds?)( (of )?[a-z0-9 ]{1,24}?)? ?(\/|per) ?(1,?000|thousand|m\b|k\b|msf)/, 1],
+  [/(lbs?\.?|#|pounds?)( (of )?[a-z0-9 ]{1,24}?)? ?(\/|per|an) ?a(c(re)?)?\b/, 1 / THOUSANDS_PER_ACRE],
   [/\bkg ?(\/|per|je|par|por) ?ha\b/, PER_KG_PER_HA],
   [/\b(g|gramm?s?) ?(\/|per|je|par|por) ?(m2|m²|sq ?m|qm)\b/, SQ_M_PER_1000_SQ_FT / 1000 / KG_PER_LB],
   [/\bkg ?(\/|per|je|par|por) ?100 ?(m2|m²|sq ?m|qm)/, SQ_M_PER_1000_SQ_FT / 100 / KG_PER_LB],
@@ -33,6 +33,9 @@ const SUBSTANCES: readonly [RegExp, keyof LabAdvice][] = [
 export const adviceUnitIn = (text: string): number | undefined =>
   ADVICE_UNITS.find(([unit]) => unit.test(plain(text)))?.[1];
 
+/** A mass per thousand square feet, and lime by the ton, are nothing that a soil holds. */
+const ONLY_ADVICE = /(lbs?\.?|#|pounds?) ?(\/|per) ?(1,?000|msf)|\blime(stone)?\b.*\btons?\b/;
+
 /** Whether a line is a heading over advice: `Recommendations`, `Fertilizer recommendation`, `Düngeempfehlung`. */
 export const isAdviceHeading = (text: string): boolean =>
   ADVISED.test(plain(text)) && !/\d/.test(text) && text.length < 80;
@@ -43,7 +46,7 @@ export const isAdviceHeading = (text: string): boolean =>
  */
 export function adviceIn(text: string, under = false): Advice | undefined {
   const words = plain(text);
-  if (/\bindex\b/.test(words) || !(under || ADVISED.test(words))) return undefined;
+  if (/\bindex\b/.test(words) || !(under || ADVISED.test(words) || ONLY_ADVICE.test(words))) return undefined;
   const of = SUBSTANCES.find(([word]) => word.test(words))?.[1];
   if (!of) return undefined;
   const perThousand = adviceUnitIn(words);

@@ -187,7 +187,7 @@ function readBare(text: string, advised: boolean): Label {
   if (advice) return { meaning: { kind: 'advice', ...advice }, sure: 'certain' };
   if (STRONG_BRAY.test(words))
     return { meaning: { kind: 'kept', why: KEPT_NAMES.get('p2') as string }, sure: 'certain' };
-  const whole = wordsOf(words);
+  const whole = wordsOf(words.replace(/#(?![ ]?\/)/, ' no '));
   const exact = ANALYTE_NAMES.get(whole.join(' '));
   const known = fact(whole);
   if (known && !exact) return { meaning: { kind: 'fact', fact: known }, sure: 'certain' };
@@ -199,6 +199,10 @@ function readBare(text: string, advised: boolean): Label {
   let rest = printed?.rest ?? words;
   for (const pattern of METHOD_HEADERS) rest = rest.replace(pattern, ' ');
   for (const [pattern] of OTHER_EXTRACTS) rest = rest.replace(pattern, ' ');
+  if (method === 'ammonium-acetate') rest = rest.replace(/\b(d ?)?(ammonium|amonio|ammonique)\b/, ' ');
+  // M.O. in percent or g/kg is organic matter; molybdenum is measured in neither
+  if (printed && (printed.unit === '%' || printed.factor === 1000))
+    rest = wordsOf(rest).join(' ').replace(/^mo$/, 'organic matter');
   const length = /\b(cm|in|inch|inches)\b/.exec(rest)?.[1];
   const bare = wordsOf(rest.replace(/\b(cm|in|inch|inches)\b/, ' ').replace(/\bg ?\/ ?cm[3³]/, ' '));
   const bareFact = fact(bare);

@@ -31,7 +31,7 @@ export const insteadOfValue = (text: string): string | undefined =>
 const GROUPS = String.raw`\d{1,3}(?:[  '’]\d{3})+(?:[.,]\d+)?|\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d{1,3}(?:\.\d{3})+,\d+|\d{1,3}(?:\.\d{3}){2,}|\d+(?:[.,]\d+)?(?:e[+-]?\d+)?|[.,]\d+`;
 const LESS = String.raw`<|>|≤|≥|&lt;|&gt;|<=|>=|less than|more than|greater than|below|above|under|over|unter|uber|kleiner|menor que|mayor que|inferieur a|superieur a|inf\.?|sup\.?`;
 const SHAPE = new RegExp(
-  String.raw`^(?:(?<before>[a-z][a-z ]{0,20}?)[\s:=]*)?(?<sign>${LESS})?\s*(?<minus>-)?(?<number>${GROUPS})\s*(?<after>.*)$`,
+  String.raw`^(?:(?<before>[a-z][a-z ]{0,20}?)[\s:=]+)?(?<sign>${LESS})?\s*(?<minus>-)?(?<number>${GROUPS})\s*(?<after>.*)$`,
   'i',
 );
 /** A footnote's sign behind a value. */
