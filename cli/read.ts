@@ -13,7 +13,7 @@ import type { ReaderAnswers } from '../core/reports/reading';
 import { readReport } from '../core/reports/read-report';
 
 /** A report's document from its bytes, by the door that its first bytes show, whatever its name says. */
-async function documentOf(name: string, bytes: Uint8Array): Promise<ReportDocument | Refusal> {
+export async function documentOf(name: string, bytes: Uint8Array): Promise<ReportDocument | Refusal> {
   const kind = kindOfBytes(bytes);
   if (kind === 'workbook') return documentOfWorkbook(bytes);
   if (kind === 'pdf') {

@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import type { SoilTest, Zone } from '../core/records/case';
-import { decodeText } from '../core/files/decode-text';
-import { guessReading, TableReader, testFrom } from '../core/files/report-table';
+import { documentOf } from '../cli/read';
+import { readReport } from '../core/reports/read-report';
+import type { ReportSample } from '../core/reports/reading';
+import { soilTestOf } from '../core/reports/soil-test-of';
 import { STARTER_SHELF } from '../core/packs/starter-shelf';
 import { prescribeZone } from '../core/prescription/prescribe';
 import { isRefusal } from '../core/reckoning/refusal';
-import Papa from 'papaparse';
 import { readInstrument } from './instruments/instruments';
 import { type Bag, collect, handIn, turnaroundDays } from './laboratory/laboratory';
 import { LAYOUT_IDS, type LayoutId } from './laboratory/layout-list';
@@ -32,24 +33,25 @@ const zone: Zone = {
 };
 
 /** A report file of the simulated laboratory, read as a person's first import would, without any correction. */
-function readBack(layout: LayoutId, soils?: ReadonlyMap<number, Soil>, change: Partial<Bag> = {}): SoilTest {
+async function readBack(
+  layout: LayoutId,
+  soils?: ReadonlyMap<number, Soil>,
+  change: Partial<Bag> = {},
+): Promise<SoilTest> {
   const receipt = handIn(bag({ layout, ...change }));
   if (isRefusal(receipt)) throw new Error(receipt.refused);
-  const file = collect(receipt.receipt, receipt.expectedOn, soils);
+  const file = await collect(receipt.receipt, receipt.expectedOn, soils);
   if (!('bytes' in file)) throw new Error(JSON.stringify(file));
-  const rows = Papa.parse<string[]>(decodeText(file.bytes).text).data;
-  const reading = guessReading(rows);
-  if (isRefusal(reading)) throw new Error(reading.refused);
-  const reader = new TableReader(reading);
-  rows.slice(reading.headerRow + 1).forEach((row, i) => reader.take(row, i + reading.headerRow + 2));
-  reader.finish();
-  expect(reader.rejected).toEqual([]);
-  expect(reader.samples).toHaveLength(1);
-  const sample = reader.samples[0] as NonNullable<(typeof reader.samples)[0]>;
-  expect(sample.sample).toBe('QLS-27-01');
+  const document = await documentOf(file.fileName, file.bytes);
+  if (isRefusal(document)) throw new Error(document.refused);
+  const { samples, rejected } = readReport(document, {}, receipt.expectedOn);
+  expect(rejected).toEqual([]);
+  expect(samples).toHaveLength(1);
+  const [sample] = samples as [ReportSample];
+  expect(sample.label).toBe('QLS-27-01');
   expect(sample.sampledOn).toBe('2027-03-02');
   expect(sample.depthIn).toBeCloseTo(4, 2);
-  return testFrom(sample, 's', 'z', sample.sampledOn ?? '');
+  return soilTestOf(sample, 's', 'z', sample.sampledOn ?? '');
 }
 
 const prescribed = (test: SoilTest, of: Zone = zone) => {
@@ -82,31 +84,31 @@ const SOILS: Record<string, Partial<Soil>> = {
 };
 
 describe('the simulated laboratory', () => {
-  it.each(Object.entries(SOILS))('says the same of one soil in every layout: %s', (_name, truth) => {
+  it.each(Object.entries(SOILS))('says the same of one soil in every layout: %s', async (_name, truth) => {
     const soils = new Map([[77, { ...ordinarySoil(77, 'silt-loam'), ...truth }]]);
-    const plain = prescribed(readBack('plain', soils));
+    const plain = prescribed(await readBack('plain', soils));
     for (const layout of LAYOUT_IDS) {
-      const other = prescribed(readBack(layout, soils));
+      const other = prescribed(await readBack(layout, soils));
       expect(other.action, layout).toBe(plain.action);
       expect(other.doses, layout).toBe(plain.doses);
       for (const key of ['requirement', 'n', 'p', 'k', 'mg', 's'] as const)
         expect(Math.abs(other[key] - plain[key]), `${layout} ${key} ${other[key]} ${plain[key]}`).toBeLessThan(0.005);
     }
   });
-  it('is repeatable, and two bags of one soil scatter like two analyses', () => {
-    expect(readBack('plain')).toEqual(readBack('plain'));
+  it('is repeatable, and two bags of one soil scatter like two analyses', async () => {
+    expect(await readBack('plain')).toEqual(await readBack('plain'));
     const [a, b] = [
-      readBack('plain'),
-      readBack('plain', undefined, { code: 'QLS-27-01', sentOn: '2027-03-05', soilKey: 78 }),
+      await readBack('plain'),
+      await readBack('plain', undefined, { code: 'QLS-27-01', sentOn: '2027-03-05', soilKey: 78 }),
     ];
     expect(a).not.toEqual(b);
   });
-  it('takes its days, and says when', () => {
+  it('takes its days, and says when', async () => {
     const receipt = handIn(bag());
     if (isRefusal(receipt)) throw new Error(receipt.refused);
     expect(turnaroundDays(bag())).toBeGreaterThanOrEqual(5);
-    expect(collect(receipt.receipt, '2027-03-06')).toEqual({ notBefore: receipt.expectedOn });
-    expect(collect(receipt.receipt, receipt.expectedOn)).toHaveProperty('bytes');
+    expect(await collect(receipt.receipt, '2027-03-06')).toEqual({ notBefore: receipt.expectedOn });
+    expect(await collect(receipt.receipt, receipt.expectedOn)).toHaveProperty('bytes');
   });
   it.each([
     ['no label', { ...bag(), code: '' }, 'code'],
@@ -115,9 +117,11 @@ describe('the simulated laboratory', () => {
     ['an unknown layout', { ...bag(), layout: 'fancy' }, 'layout'],
     ['more than it asked', { ...bag(), owner: 'me' }, 'owner'],
   ])('refuses a bag with %s', (_name, given, field) => expect(handIn(given)).toMatchObject({ field }));
-  it('does not know a made-up receipt', () => {
-    expect(collect('nonsense', '2027-03-06')).toMatchObject({ field: 'receipt' });
-    expect(collect(Buffer.from('{"a":1}').toString('base64url'), '2027-03-06')).toMatchObject({ field: 'receipt' });
+  it('does not know a made-up receipt', async () => {
+    expect(await collect('nonsense', '2027-03-06')).toMatchObject({ field: 'receipt' });
+    expect(await collect(Buffer.from('{"a":1}').toString('base64url'), '2027-03-06')).toMatchObject({
+      field: 'receipt',
+    });
   });
   it('knows the soil of a demo zone from its report', () => {
     const soil = soilOfReport(1, zone, {

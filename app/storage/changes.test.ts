@@ -19,7 +19,6 @@ import {
 import { saveProducts } from './shelf-repository';
 import { MOST } from '@core/records/most';
 import { deleteSoilTest, deleteZone, loadProperty, saveChoices, saveZone } from './property-repository';
-import type { TableReading } from '@core/files/report-table';
 import { storeReports } from './report-intake';
 import { restoreCases } from './restore';
 import { keyOf, openDatabase, type ZoneRecord, type UbertasDatabase } from './schema';
@@ -300,7 +299,7 @@ describe('a backup of more than anybody keeps', () => {
       const record = { ...report, id: `t${i}`, key: keyOf(ID, `t${i}`), propertyId: ID };
       return { record, match: { propertyId: ID }, sampledOn: report.sampledOn };
     });
-    const layout = { fingerprint: 'a|b', reading: {} as TableReading };
+    const layout = { fingerprint: 'a|b', name: 'A', answers: { unit: 'ppm' as const } };
     await storeReports(
       fresh as unknown as Parameters<typeof storeReports>[0],
       layout,

@@ -1,7 +1,7 @@
 import { type SoilTest, soilTestFault } from '@core/records/case';
 import type { CodeTarget, Match, ZoneTarget } from '@core/files/match-sample';
-import type { ReadSample, TableReading } from '@core/files/report-table';
-import { testFrom } from '@core/files/report-table';
+import type { ReaderAnswers, ReportSample } from '@core/reports/reading';
+import { soilTestOf } from '@core/reports/soil-test-of';
 import { NotKept, PropertyGone, RecordRefused, sureOfRoom } from './changes';
 import { tellOthers } from './other-tabs';
 import { stampAfter } from './record-id';
@@ -36,15 +36,32 @@ export async function intakeTargets(
   });
 }
 
-/** How a laboratory's table was read the last time. */
-export const rememberedLayout = (
-  fingerprint: string,
+/** What was said of a laboratory's files before: under the first of these keys that is known. */
+export async function rememberedLayout(
+  fingerprints: readonly string[],
   db: UbertasDatabase = database(),
-): Promise<LabLayoutRecord | undefined> => db.labLayouts.get(fingerprint);
+): Promise<LabLayoutRecord | undefined> {
+  return (await db.labLayouts.bulkGet([...fingerprints])).find((record) => record !== undefined);
+}
+
+/** Everything that is remembered of laboratories' files, the last used first. */
+export const rememberedLayouts = async (db: UbertasDatabase = database()): Promise<LabLayoutRecord[]> =>
+  (await db.labLayouts.toArray()).sort((a, b) => b.usedAt.localeCompare(a.usedAt));
+
+/** Remembers, or forgets where nothing is left to remember. */
+export async function rememberLayout(
+  record: Omit<LabLayoutRecord, 'usedAt'>,
+  db: UbertasDatabase = database(),
+): Promise<void> {
+  if (hasAnswers(record.answers)) await db.labLayouts.put({ ...record, usedAt: stampAfter() });
+  else await db.labLayouts.delete(record.fingerprint);
+}
+
+const hasAnswers = (answers: ReaderAnswers): boolean => Object.keys(answers).length > 0;
 
 /** A sample with the zone it belongs to and the day it was taken. */
 export interface MatchedSample {
-  sample: ReadSample;
+  sample: ReportSample;
   match: Match;
   sampledOn: string;
 }
@@ -83,7 +100,7 @@ export async function reportsOf(
     const { sample, match, sampledOn } = each;
     const stem = `${match.zoneId}-${sampledOn}`;
     const day = `${match.propertyId}/${match.zoneId}/${sampledOn}`;
-    const test = testFrom(sample, stem, match.zoneId, sampledOn);
+    const test = soilTestOf(sample, stem, match.zoneId, sampledOn);
     const fault = soilTestFault(test);
     if (fault) {
       refused.push({ ...each, why: fault.refused });
@@ -111,7 +128,7 @@ const LOT = 2000;
  */
 export async function storeReports(
   fresh: readonly (MatchedSample & { record: SoilTestRecord })[],
-  remembered: { fingerprint: string; reading: TableReading },
+  remembered: Omit<LabLayoutRecord, 'usedAt'>,
   today: string,
   onProgress: (share: number) => void = () => {},
   halt: () => boolean = () => false,
@@ -140,7 +157,7 @@ export async function storeReports(
         });
     const gone = (await db.properties.bulkGet(properties)).some((property) => !property);
     if (gone) throw new PropertyGone();
-    await db.labLayouts.put({ ...remembered, usedAt: changedAt });
+    if (hasAnswers(remembered.answers)) await db.labLayouts.put({ ...remembered, usedAt: changedAt });
   });
   // one transaction is kept whole or not at all, so its last record speaks for it
   const last = fresh.at(-1)?.record.key;

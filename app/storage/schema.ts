@@ -1,6 +1,7 @@
 import Dexie, { type EntityTable, type Transaction } from 'dexie';
 import type { Choices, LocalCode, Plan, Product, Property, Sample, Site, SoilTest, Zone } from '@core/records/case';
-import type { TableReading } from '@core/files/report-table';
+import type { ReaderAnswers } from '@core/reports/reading';
+import { answersOfOldLayout } from './layout-upgrade';
 import { isRandomId, randomId } from './record-id';
 
 /** A property with what belongs to it alone. Its id is made of chance, because addresses carry it; files know it by `fileId`. */
@@ -31,10 +32,12 @@ export interface PictureRecord {
   propertyId: string;
   picture: NonNullable<Site['picture']>;
 }
-/** How a laboratory's table was read the last time, found again by its header. */
+/** What a person said of a laboratory's files, found again by its name or the heading of its table. */
 export interface LabLayoutRecord {
   fingerprint: string;
-  reading: TableReading;
+  /** What a person knows it by. */
+  name: string;
+  answers: ReaderAnswers;
   usedAt: string;
 }
 /** Small facts of this browser, such as whether the demo was already loaded. */
@@ -59,7 +62,7 @@ export type UbertasDatabase = Dexie & {
 export const keyOf = (propertyId: string, id: string): string => `${propertyId}/${id}`;
 
 /** Version of the last `.version()` below. */
-const SCHEMA_VERSION = 3;
+const SCHEMA_VERSION = 4;
 /** Dexie counts versions in tenths. */
 const DEXIE_FACTOR = 10;
 
@@ -119,9 +122,24 @@ export function openDatabase(name = 'ubertas'): UbertasDatabase {
   });
   // ids of properties were made of their names, which addresses then told the server
   database
-    .version(SCHEMA_VERSION)
+    .version(3)
     .stores({ properties: 'id, fileId, name' })
     .upgrade((transaction) => withoutNamesInIds(transaction));
+  // layouts were kept column by column; answers by label hold for any file of the laboratory
+  database
+    .version(SCHEMA_VERSION)
+    .stores({})
+    .upgrade((transaction) =>
+      transaction
+        .table<LabLayoutRecord>('labLayouts')
+        .toCollection()
+        .modify((record) => {
+          const old = record as unknown as Parameters<typeof answersOfOldLayout>[0];
+          record.answers = answersOfOldLayout(old);
+          record.name = old.reading?.lab || record.fingerprint.slice(0, 60);
+          delete (record as { reading?: unknown }).reading;
+        }),
+    );
   // a newer Ubertas in another tab takes the database over: this one stops, and says so at its next step
   database.on('versionchange', () => {
     database.close({ disableAutoOpen: true });

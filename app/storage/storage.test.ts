@@ -171,10 +171,27 @@ describe('a long list of properties', () => {
 describe('reports taken in', () => {
   const sample = (line: number, name: string, value: number): MatchedSample['sample'] => ({
     line,
-    sample: name,
-    results: [{ analyte: 'pH', value, method: 'water-1:1' }],
+    page: 0,
+    label: name,
+    names: { sample: name },
+    ground: {},
+    values: [
+      {
+        analyte: 'pH',
+        value,
+        method: 'water-1:1',
+        text: String(value),
+        printed: value,
+        term: 0,
+        line,
+        from: 1,
+        page: 0,
+      },
+    ],
+    notGiven: [],
+    recommendations: [],
   });
-  const remembered = { fingerprint: 'a|b', reading: {} as never };
+  const remembered = { fingerprint: 'a|b', name: 'A', answers: { unit: 'ppm' as const } };
   it('are stored once, mark their bag, and are known the second time', async () => {
     await restoreCases([caseOf('quarry-lane-school')], SAME, db);
     await saveSample('quarry-lane-school', { id: 's', zoneId: 'south-lawn', code: 'QLS-27-01' }, db);
@@ -198,7 +215,7 @@ describe('reports taken in', () => {
       soilTestId: 'south-lawn-2027-03-02',
     });
     expect((await reportsOf(matched, db)).known).toHaveLength(2);
-    expect(await rememberedLayout('a|b', db)).toBeDefined();
+    expect(await rememberedLayout(['laboratory:b', 'a|b'], db)).toBeDefined();
   });
   it('are all or none where the person cancels between lots', async () => {
     await restoreCases([caseOf('okonedo-residence')], SAME, db);

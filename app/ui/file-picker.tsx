@@ -7,13 +7,16 @@ interface FilePickerProps {
   /** File name endings and media types, as the browser takes them. */
   accept: string;
   onFile: (file: File) => void;
+  /** Takes several at once; one alone goes to `onFile`. */
+  onFiles?: (files: readonly File[]) => void;
+  multiple?: boolean;
   primary?: boolean;
   disabled?: boolean;
   children: ReactNode;
 }
 
 /** A button that asks for a file. The same file can be chosen twice in a row: it may have been mended in between. */
-export function FilePicker({ label, accept, onFile, primary, disabled, children }: FilePickerProps) {
+export function FilePicker({ label, accept, onFile, onFiles, multiple, primary, disabled, children }: FilePickerProps) {
   const field = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -23,10 +26,12 @@ export function FilePicker({ label, accept, onFile, primary, disabled, children 
         className="vh"
         tabIndex={-1}
         accept={accept}
+        multiple={multiple}
         aria-label={label}
         onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) onFile(file);
+          const files = [...(event.target.files ?? [])];
+          if (files.length > 1 && onFiles) onFiles(files);
+          else if (files[0]) onFile(files[0]);
           event.target.value = '';
         }}
       />

@@ -1,4 +1,4 @@
-import type { ReadSample } from './report-table';
+import type { ReportSample } from '../reports/reading';
 
 /** A zone that a sample may belong to. */
 export interface ZoneTarget {
@@ -33,6 +33,7 @@ export class SampleMatcher {
   private readonly byBoth = new Map<string, ZoneTarget>();
   private readonly byName = new Map<string, ZoneTarget[]>();
   private readonly here = new Map<string, ZoneTarget>();
+  private readonly properties: ReadonlySet<string>;
 
   constructor(
     codes: readonly CodeTarget[],
@@ -40,6 +41,7 @@ export class SampleMatcher {
     private readonly propertyId: string | undefined,
     private readonly assigned: Readonly<Record<string, { propertyId: string; zoneId: string } | 'leave-out'>> = {},
   ) {
+    this.properties = new Set(zones.map((zone) => plain(zone.propertyName)));
     this.codes = new Map(codes.map((c) => [plain(c.code), c]));
     for (const zone of zones) {
       this.byBoth.set(`${plain(zone.propertyName)}|${plain(zone.zoneName)}`, zone);
@@ -52,18 +54,28 @@ export class SampleMatcher {
   }
 
   /** The zone, or why none was found. */
-  match(sample: ReadSample): Match | string {
-    const name = plain(sample.sample);
-    const byHand = Object.hasOwn(this.assigned, sample.sample) ? this.assigned[sample.sample] : undefined;
+  match({ label, names }: Pick<ReportSample, 'label' | 'names'>): Match | string {
+    const byHand = Object.hasOwn(this.assigned, label) ? this.assigned[label] : undefined;
     if (byHand === 'leave-out') return 'left out by you';
     if (byHand) return byHand;
-    const bag = this.codes.get(name);
-    if (bag) return bag;
-    const zone = sample.property ? this.byBoth.get(`${plain(sample.property)}|${name}`) : this.here.get(name);
-    if (zone) return zone;
-    const named = this.byName.get(name) ?? [];
-    if (named.length === 1 && !sample.property && this.propertyId === undefined) return named[0] as ZoneTarget;
-    if (named.length > 1) return `several zones are called “${sample.sample}”: say which`;
-    return name === '' ? 'the line names no sample' : `no bag and no zone is called “${sample.sample}”`;
+    const called = [
+      ...new Set([label, names.bag, names.sample, names.field, names.labNumber].flatMap((n) => (n ? [plain(n)] : []))),
+    ];
+    for (const name of called) {
+      const bag = this.codes.get(name);
+      if (bag) return bag;
+    }
+    for (const name of called) {
+      // a client that no property is called after says nothing; another property's client does
+      const elsewhere = names.property !== undefined && this.properties.has(plain(names.property));
+      const zone = elsewhere ? this.byBoth.get(`${plain(names.property as string)}|${name}`) : this.here.get(name);
+      if (zone) return zone;
+    }
+    for (const name of called) {
+      const named = this.byName.get(name) ?? [];
+      if (named.length === 1 && !names.property && this.propertyId === undefined) return named[0] as ZoneTarget;
+      if (named.length > 1) return `several zones are called “${label}”: say which`;
+    }
+    return label === '' ? 'the line names no sample' : `no bag and no zone is called “${label}”`;
   }
 }

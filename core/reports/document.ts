@@ -103,6 +103,8 @@ const TOUCH_PT = 1;
 
 /** The column that a cell stands in: the one it shares most with, else the nearest by its middle within reach. */
 export function columnAt(cell: Span, columns: readonly Span[], reach = Infinity): number {
+  // in a table the column of a cell is its number
+  if (columns[cell.from]?.from === cell.from) return cell.from;
   let [best, most] = [-1, 0];
   for (const [i, column] of columns.entries()) {
     const shared = overlap(cell, column);

@@ -4,7 +4,7 @@ import { METHOD_TABLE, methodNamed } from '../records/methods';
 import type { Analyte, Method } from '../records/vocabularies';
 import { type DayOrder, dayFrom } from '../typed/typed-day';
 import { depthFrom } from '../typed/typed-depth';
-import type { Cell, Line, ReportPage } from './document';
+import type { Cell, Line } from './document';
 import type { FileFact, FileFacts } from './reading';
 import { readLabel } from './terms/label';
 import { ANALYTE_NAMES, FACT_NAMES, type ReportFact } from './terms/names';
@@ -179,12 +179,7 @@ const NAMES_LAB =
   /laborator|\blabs?\b|\blabor\b|laboratoire|analytical|testing service|untersuchungsanstalt|\binstitut|\bextension\b/i;
 
 /** What notes of a page say of the file, added to what is known. */
-export function notesInto(
-  facts: FileFacts,
-  lines: readonly Line[],
-  page: ReportPage,
-  pageFacts: PageFact[],
-): Set<number> {
+export function notesInto(facts: FileFacts, lines: readonly Line[], pageFacts: PageFact[]): Set<number> {
   const used = new Set<number>();
   for (const line of lines) {
     const text = line.cells
@@ -192,8 +187,8 @@ export function notesInto(
       .join(' ')
       .trim();
     if (text === '' || text.length > 600) continue;
-    const said = (value: string): string => `“${text.slice(0, 60)}${text.length > 60 ? '…' : ''}”${value}`;
-    const note = <T>(value: T): FileFact<T> => ({ value, because: `${said('')} on ${page.name}` });
+    const shortened = `“${text.slice(0, 34)}${text.length > 34 ? '…' : ''}”`;
+    const note = <T>(value: T): FileFact<T> => ({ value, because: shortened });
     const before = used.size;
     const depth = DEPTH_SAID.exec(text)?.[1];
     if (depth && !facts.depth) {

@@ -35,6 +35,7 @@ import { isBar, isRating } from './terms/ratings';
 import { isUnitOnly, type ReportUnit, unitIn } from './terms/units';
 import { type DecimalMark, decimalOf, numberFrom, valueFrom } from './terms/values';
 import { resultFault } from '../records/soil-test-schema';
+import { significant } from '../words/numbers';
 import { unitByCapacity } from './unit-by-capacity';
 
 type AnalyteMeaning = Extract<Meaning, { kind: 'analyte' }>;
@@ -54,6 +55,22 @@ const WHOLE_EXTRACTS: ReadonlySet<Method> = new Set([
   'morgan',
   'modified-morgan',
   'ammonium-acetate',
+]);
+/** Facts of a page that the reading goes by, beside the names of samples. */
+const SAID: ReadonlySet<ReportFact> = new Set([
+  'sample',
+  'bag',
+  'field',
+  'labNumber',
+  'property',
+  'sampledOn',
+  'depthIn',
+  'basisDepthIn',
+  'scoopGPerCm3',
+  'lab',
+  'unit',
+  'method',
+  'buffer-method',
 ]);
 const NAME_FACTS = ['sample', 'bag', 'field', 'labNumber', 'property'] as const;
 
@@ -79,6 +96,7 @@ class Reader {
   private readonly footnotes = new Map<string, string>();
   private readonly pageFacts: PageFact[][] = [];
   private usedFileUnit = false;
+  private readonly days = new Map<string, string | undefined>();
   private readonly unitless = new Set<Analyte>();
   private facts!: FileFacts;
   private decimal: DecimalMark = '.';
@@ -110,7 +128,7 @@ class Reader {
       const free = page.lines.filter((_, at) => !claimed.has(at));
       const { facts, used } = factsIn(free);
       this.pageFacts.push(facts);
-      const noted = notesInto(this.facts, free, page, facts);
+      const noted = notesInto(this.facts, free, facts);
       for (const line of free) {
         this.footnoteIn(line);
         if (!used.has(line.no) && !noted.has(line.no)) loose.push({ page: i, line });
@@ -142,6 +160,9 @@ class Reader {
       notUnderstood: [...this.notUnderstood.values()],
       kept: [...this.kept.values()],
       doubts: [...this.doubts],
+      said: this.pageFacts.flatMap((facts, page) =>
+        facts.filter(({ fact }) => SAID.has(fact)).map(({ line, from }) => ({ page, line, from })),
+      ),
     };
   }
 
@@ -276,7 +297,7 @@ class Reader {
 
   private resolved(text: string, label: Label): Label {
     const answers = this.answers.terms;
-    const key = plain(text);
+    const key = answers ? plain(text) : '';
     const answer = answers && Object.hasOwn(answers, key) ? answers[key] : undefined;
     if (answer) {
       const [kind, name] = answer.as.split(':') as [string, string];
@@ -306,7 +327,9 @@ class Reader {
       return label;
     }
     const noted = withContext(label, [note]);
-    return noted === label ? label : { ...noted, because: `footnote “${note.slice(0, 50)}”` };
+    return noted === label
+      ? label
+      : { ...noted, because: `footnote “${note.slice(0, 26)}${note.length > 26 ? '…' : ''}”` };
   }
 
   private unknown(text: string, label: Label, values: readonly string[], at: Place): void {
@@ -392,7 +415,7 @@ class Reader {
     const { unit, method, factor } = found;
     const value: ReportValue = {
       analyte,
-      value: clean(read.value * factor),
+      value: factor === 1 ? read.value : clean(read.value * factor),
       ...(unit ? { unit } : {}),
       ...(method ? { method } : {}),
       ...(read.qualifier ? { qualifier: read.qualifier } : {}),
@@ -488,7 +511,7 @@ class Reader {
     for (const fact of NAME_FACTS) if (facts[fact]) names[fact] = facts[fact].text;
     const label = names.sample ?? names.bag ?? names.field ?? names.labNumber ?? fallback ?? '';
     const dayText = facts.sampledOn;
-    const key = `${plain(label)}|${plain(names.property ?? '')}|${dayText?.text ?? ''}`;
+    const key = `${label.toLowerCase()}|${names.property?.toLowerCase() ?? ''}|${dayText?.text ?? ''}`;
     const there = label === '' ? undefined : this.byName.get(key);
     if (there && this.ofTable.get(there) !== table) {
       Object.assign(there.names, { ...names, ...there.names });
@@ -515,7 +538,7 @@ class Reader {
   private describe(sample: ReportSample, facts: Facts, line: Line, page: number): void {
     const { facts: file } = this;
     const day = facts.sampledOn;
-    const sampledOn = this.answers.sampledOn ?? (day ? dayFrom(day.text, file.dayOrder.value) : file.sampledOn?.value);
+    const sampledOn = this.answers.sampledOn ?? (day ? this.dayOf(day.text) : file.sampledOn?.value);
     if (sampledOn) sample.sampledOn = sampledOn;
     else if (day)
       this.fault(
@@ -556,6 +579,12 @@ class Reader {
     if (lab) sample.lab = lab.slice(0, 120);
     for (const fact of ['grass', 'texture', 'carbonates'] as const)
       if (facts[fact]) sample.ground[fact] = facts[fact].text;
+  }
+
+  /** A day by the order of this file; a table repeats its days. */
+  private dayOf(text: string): string | undefined {
+    if (!this.days.has(text)) this.days.set(text, dayFrom(text, this.facts.dayOrder.value));
+    return this.days.get(text);
   }
 
   /** Facts of a page for a table: of each kind the last above it, else the first of the page. */
@@ -625,6 +654,7 @@ class Reader {
           from: column.from,
         });
     }
+    const meanings = columns.map((column) => this.resolved(column.text, column.label).meaning);
     for (const row of table.rows) {
       const line = page.lines[row]!;
       const facts: Facts = {};
@@ -635,10 +665,9 @@ class Reader {
         const before = cells[at];
         cells[at] = before ? { text: `${before.text} ${cell.text}`, from: before.from, to: cell.to } : cell;
       }
-      columns.forEach((column, i) => {
-        const cell = cells[i];
+      cells.forEach((cell, i) => {
         if (!cell) return;
-        const { meaning } = this.resolved(column.text, column.label);
+        const meaning = meanings[i]!;
         const place = { page: table.page, line: line.no, from: cell.from };
         if (meaning.kind === 'fact')
           facts[meaning.fact] = { text: cell.text, place, ...(meaning.factor ? { factor: meaning.factor } : {}) };
@@ -1021,7 +1050,7 @@ function wordOfRow(text: string | undefined): ReportFact | undefined {
 }
 
 /** Multiplying by a factor may leave digits that nobody printed. */
-const clean = (value: number): number => Number(value.toPrecision(12));
+const clean = (value: number): number => significant(value, 12);
 
 const saidUnit = (analyte: Analyte, text: string): { unit?: ReportUnit; factor?: number } =>
   unitOf(analyte, text) ?? {};

@@ -131,6 +131,8 @@ export interface ReportReading {
   /** Known and not judged, or words: kept. */
   kept: NotUnderstood[];
   doubts: string[];
+  /** Where facts of the file and its samples stand. */
+  said: Place[];
 }
 
 /** What a person said of a label. */

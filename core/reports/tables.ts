@@ -69,12 +69,16 @@ const MOST_STRAY_LINES = 4;
 /** Lines from which the columns of paper are found. */
 const COLUMN_LINES = 80;
 
+/** A number and nothing else: no label, and told at once. */
+const isPlainNumber = (text: string): boolean => /^[<>]?\s?\d+([.,]\d+)?$/.test(text);
 const isAnalyte = (label: Label): boolean => label.meaning.kind === 'analyte';
 const isValueText = (text: string): boolean => {
+  if (isPlainNumber(text)) return true;
   const value = valueFrom(text) ?? valueFrom(text, ',');
   return value !== undefined;
 };
 const isNumberText = (text: string): boolean => {
+  if (isPlainNumber(text)) return true;
   const value = valueFrom(text) ?? valueFrom(text, ',');
   return value?.value !== undefined;
 };
@@ -84,10 +88,16 @@ const isNumberText = (text: string): boolean => {
  * letter less than a word, and what names a sample, a day or a depth counts beside an analyte.
  */
 function headingScore(line: Line): number {
+  // a row of numbers, told before any of its words are looked up
+  if (line.cells.filter(({ text }) => isPlainNumber(text)).length * 2 > line.cells.length) return 0;
   let score = 0;
   const seen = new Set<string>();
   let [values, facts] = [0, 0];
   for (const { text } of line.cells) {
+    if (isPlainNumber(text)) {
+      values++;
+      continue;
+    }
     const label = readLabel(text);
     if (label.meaning.kind === 'analyte') {
       const key = `${label.meaning.analyte}${label.meaning.unit === '%' ? '%' : ''}${label.meaning.method ?? ''}`;
@@ -107,6 +117,7 @@ const factOf = (text: string): ReportFact | undefined => {
 
 /** Whether a line heads a table of one result a line: it names once where the analyte and once where the result stand. */
 function isLongHeading(line: Line): boolean {
+  if (line.cells.length < 2 || line.cells.some(({ text }) => isPlainNumber(text))) return false;
   const facts = line.cells.map(({ text }) => factOf(text));
   const named = (fact: ReportFact) => facts.filter((each) => each === fact).length;
   return named('analyte') === 1 && named('value') === 1;
@@ -267,7 +278,7 @@ function acrossTable(
       if (looksLikeRow(line, columns)) rows.push(at);
       continue;
     }
-    if (values >= FEWEST_VALUES && headingScore(line) >= HEADS) break;
+    if (values >= FEWEST_VALUES && values * 2 < line.cells.length && headingScore(line) >= HEADS) break;
     // a line that names analytes beside their values begins a list
     if (isPaper && segmentsOf(line).length > 0 && values < FEWEST_VALUES) break;
     strays = 0;
@@ -298,8 +309,17 @@ function spansUnder(page: ReportPage, core: number, last: number, claimed: Reado
     if (line.cells.filter((cell) => isValueText(cell.text)).length >= FEWEST_VALUES) body.push(line);
   }
   const spans = columnsOf(withoutBridges(body, heading), true);
-  for (const cell of heading.cells)
-    if (!spans.some((span) => overlap(cell, span) > 0)) spans.push({ from: cell.from, to: cell.to });
+  // a heading may be wider than its numbers and stand beside them: its lines together make one block over its column
+  const stack = Array.from({ length: last - core + 1 }, (_, k) => page.lines[core + k]!);
+  for (const block of columnsOf(stack, true)) {
+    const under = spans.filter((span) => overlap(block, span) > 0);
+    if (under.length === 0) spans.push(block);
+    const [only] = under;
+    if (only && under.length === 1) {
+      only.from = Math.min(only.from, block.from);
+      only.to = Math.max(only.to, block.to);
+    }
+  }
   return spans.sort((a, b) => a.from - b.from);
 }
 
@@ -557,17 +577,19 @@ function downTable(
   // the heading's own first cell may say what the names over the columns are
   const heading: number[] = [];
   for (const at of headings) {
-    heading.push(at);
     const [lead] = page.lines[at]!.cells;
-    const meaning = lead && overlap(lead, label) > 0 ? readLabel(lead.text).meaning : undefined;
-    if (meaning?.kind === 'fact' && meaning.fact !== 'analyte')
+    const fact = lead && overlap(lead, label) > 0 ? factOf(lead.text) : undefined;
+    let told = !isFactOfSample(fact);
+    if (fact && isFactOfSample(fact))
       for (const cell of page.lines[at]!.cells.slice(1)) {
         const sample = samples[columnAt(cell, samples)];
-        if (sample && overlap(cell, sample) > 0 && readLabel(cell.text).meaning.kind !== 'fact') {
-          sample.facts[meaning.fact] ??= cell.text;
-          sample.names = sample.names.filter((name) => name !== cell.text);
-        }
+        if (!sample || overlap(cell, sample) <= 0 || factOf(cell.text) !== undefined) continue;
+        sample.facts[fact] ??= cell.text;
+        sample.names = sample.names.filter((name) => name !== cell.text);
+        told = true;
       }
+    // a fact that stands over no sample is the page's
+    if (told) heading.push(at);
   }
   // facts of each sample among the rows: depth, day, texture
   const lastLine = rows.at(-1)!.line;
@@ -625,7 +647,11 @@ function headingLines(
     if (line.cells.some((cell) => /:\s*\S/.test(cell.text))) break;
     // `Client  Somebody  Client no.  12` and `Sampled  10/12/2026`: facts in pairs are no heading
     const pairs = line.cells.filter(({ text }) => isFactOfSample(factOf(text)));
-    if (pairs.length > 1) break;
+    if (
+      pairs.length > 1 ||
+      (pairs.length === 1 && line.cells.filter(({ text }) => factOf(text) !== undefined).length > 1)
+    )
+      break;
     if (pairs.length === 1 && line.cells.length - 1 < (spans.length - 1) / 2) break;
     found.unshift(at);
   }

@@ -46,13 +46,3 @@ export function dayFrom(text: string, order: DayOrder): string | undefined {
     }
   return undefined;
 }
-
-/** Order that all the numeric dates allow: a part over 12 is a day. Month first where both do. */
-export function orderOfDays(texts: readonly string[]): DayOrder {
-  return texts.some((text) => {
-    const parts = /^(\d{1,2})[/.-](\d{1,2})[/.-]\d{2,4}$/.exec(text.trim());
-    return parts !== null && (Number(parts[1]) > 12 || text.includes('.'));
-  })
-    ? 'day-first'
-    : 'month-first';
-}

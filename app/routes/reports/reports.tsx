@@ -2,18 +2,19 @@ import './reports.css';
 import { Button, Progress } from 'antd';
 import { Link, useNavigate } from 'react-router';
 import { showArea } from '@core/words/numbers';
+import { idOfFile } from '../../storage/property-repository';
 import { intakeTargets } from '../../storage/report-intake';
 import { Loading } from '../../ui/loading';
+import { placeHash, placeNow, useLoadedBy, usePlace } from '../../ui/place';
 import { todayIso } from '../../ui/today';
 import { Wordmark } from '../../ui/wordmark';
 import { StageFault } from '../../work/stage-fault';
 import type { Route } from './+types/reports';
-import { ChooseFile } from './choose-file';
-import { Found } from './found';
-import { MapColumns } from './map-columns';
-import { type Stage, useImportReports } from './use-import-reports';
-import { placeHash, placeNow, useLoadedBy, usePlace } from '../../ui/place';
-import { idOfFile } from '../../storage/property-repository';
+import { ChooseReport } from './choose-report';
+import { ReadReportPage } from './read-report-page';
+import { Remembered } from './remembered';
+import { useReport } from './use-report';
+import { WithoutText } from './without-text';
 
 export async function clientLoader() {
   const wanted = placeNow().get('property');
@@ -26,20 +27,15 @@ export function HydrateFallback() {
   return <Loading />;
 }
 
-const HEADINGS: Partial<Record<Stage['at'], string>> = { map: 'What each column means', read: 'What was found' };
-
-/** Reads a laboratory's table of any layout: choose, map, look, and only then store. */
+/** Reads a laboratory's report whatever its dress: choose, look, answer, and only then store. */
 export default function Reports({ loaderData }: Route.ComponentProps) {
   const { targets, propertyId, today } = loaderData;
   const [place] = usePlace();
   const navigate = useNavigate();
   useLoadedBy(place.get('property') ?? '');
   const zoneId = place.get('zone');
-  const { stage, interrupted, open, choose, remap, read, assign, store, cancel, saveRejected } = useImportReports(
-    targets,
-    today,
-    propertyId,
-  );
+  const reader = useReport(targets, today, propertyId);
+  const { stage } = reader;
   const home = targets.zones.find((z) => z.propertyId === propertyId)?.propertyName;
   const back = propertyId
     ? { pathname: `/property/${propertyId}/read`, hash: placeHash(zoneId ? { zone: zoneId } : {}) }
@@ -59,37 +55,43 @@ export default function Reports({ loaderData }: Route.ComponentProps) {
         </div>
       </header>
       <main id="main" className="reports">
-        <h1>{HEADINGS[stage.at] ?? 'Reports of a laboratory'}</h1>
+        {stage.at !== 'read' && <h1>Reports of a laboratory</h1>}
         {stage.at === 'choose' && (
-          <ChooseFile interrupted={interrupted} fault={stage.fault} onFile={(file) => void open(file)} />
+          <>
+            <ChooseReport
+              interrupted={reader.interrupted}
+              fault={stage.fault}
+              onFiles={reader.openAll}
+              onText={reader.openText}
+            />
+            <Remembered count={0} />
+          </>
         )}
-        {stage.at === 'opening' && <p role="status">Opening {stage.name}</p>}
-        {stage.at === 'map' && (
-          <MapColumns
-            mapped={stage}
-            onChange={(part) => remap(stage, part)}
-            onRead={() => void read(stage)}
-            onCancel={cancel}
-          />
-        )}
-        {(stage.at === 'reading' || stage.at === 'storing') && (
-          <section aria-live="polite">
-            <p>{stage.at === 'reading' ? `Reading ${stage.from.file}` : 'Storing the reports'}</p>
-            <Progress percent={Math.round(stage.share * 100)} status="active" aria-label="Progress" />
-            <Button onClick={cancel}>Cancel</Button>
+        {stage.at === 'opening' && (
+          <section>
+            <p role="status">
+              Opening {stage.name}
+              {stage.done && `, page ${stage.done[0]} of ${stage.done[1]}`}
+            </p>
+            <Button onClick={reader.cancel}>Cancel</Button>
           </section>
         )}
-        {stage.at === 'read' && (
-          <Found
-            summary={stage.summary}
-            targets={targets}
-            fault={stage.fault}
-            onAssign={(sample, to) => assign(stage.from, sample, to)}
-            onBack={() => remap(stage.from)}
-            onCancel={cancel}
-            onStore={() => void store(stage.from, stage.summary)}
-            onSaveRejected={() => void saveRejected()}
+        {stage.at === 'no-text' && (
+          <WithoutText
+            name={stage.name}
+            says={stage.says}
+            picture={reader.picture}
+            onText={reader.openText}
+            onCancel={reader.cancel}
           />
+        )}
+        {stage.at === 'read' && <ReadReportPage stage={stage} reader={reader} zones={targets.zones} home={home} />}
+        {(stage.at === 'reading' || stage.at === 'storing') && (
+          <section aria-live="polite">
+            <p>{stage.at === 'reading' ? `Reading ${stage.open.name}` : 'Storing the reports'}</p>
+            <Progress percent={Math.round(stage.share * 100)} status="active" aria-label="Progress" />
+            <Button onClick={reader.cancel}>Cancel</Button>
+          </section>
         )}
         {stage.at === 'done' && (
           <section>
@@ -97,15 +99,27 @@ export default function Reports({ loaderData }: Route.ComponentProps) {
               {showArea(stage.stored)} {stage.stored === 1 ? 'report is' : 'reports are'} stored.
             </p>
             <p className="links">
-              {stage.zones.slice(0, 1).map((to) => (
+              {stage.first && (
                 <Link
-                  key={to.zoneId}
-                  to={{ pathname: `/property/${to.propertyId}/read`, hash: placeHash({ zone: to.zoneId }) }}
+                  to={{
+                    pathname: `/property/${stage.first.propertyId}/read`,
+                    hash: placeHash({ zone: stage.first.zoneId }),
+                  }}
                 >
-                  Read {targets.zones.find((z) => z.propertyId === to.propertyId && z.zoneId === to.zoneId)?.zoneName}
+                  Read{' '}
+                  {
+                    targets.zones.find(
+                      (z) => z.propertyId === stage.first?.propertyId && z.zoneId === stage.first.zoneId,
+                    )?.zoneName
+                  }
                 </Link>
-              ))}
-              <Button onClick={() => choose()}>Another file</Button>
+              )}
+              {reader.queue.length > 0 && (
+                <Button type="primary" onClick={reader.next}>
+                  Next: {reader.queue[0]?.name} ({reader.queue.length} left)
+                </Button>
+              )}
+              <Button onClick={reader.choose}>Another file</Button>
             </p>
           </section>
         )}

@@ -45,13 +45,12 @@ export function linesOfWords(words: readonly Word[]): Line[] {
     height: row.height,
     cells: cellsOf(
       row.words.sort((a, b) => a.x - b.x),
-      row.y,
       row.height,
     ).flatMap(splitCell),
   }));
 }
 
-function cellsOf(words: readonly Word[], baseline: number, height: number): Cell[] {
+function cellsOf(words: readonly Word[], height: number): Cell[] {
   const cells: Cell[] = [];
   let last: Word | undefined;
   for (const word of words) {
@@ -59,8 +58,8 @@ function cellsOf(words: readonly Word[], baseline: number, height: number): Cell
     const gap = last ? word.x - (last.x + last.width) : Infinity;
     const isMark =
       last !== undefined &&
-      word.height < SMALLER * height &&
-      baseline - word.y > RAISED * height &&
+      word.height < SMALLER * last.height &&
+      last.y - word.y > RAISED * last.height &&
       /^[0-9a-z*†‡]{1,2}$/i.test(word.text) &&
       gap < CELL_GAP * height;
     const thousands =

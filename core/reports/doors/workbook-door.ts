@@ -1,6 +1,7 @@
 import { strFromU8, unzipSync, zipSync } from 'fflate';
 import readWorkbook from 'read-excel-file/universal';
 import { type Refusal, refuse } from '../../reckoning/refusal';
+import { significant } from '../../words/numbers';
 import { type Merge, pageOfRows, type ReportDocument } from '../document';
 
 /** Largest a workbook may be when unpacked, bytes; a sheet of 50,000 rows of 20 takes about 60 MB. */
@@ -79,7 +80,8 @@ function faultOf(path: string, xml: string): Refusal | undefined {
   return undefined;
 }
 
-const showNumber = (value: number): string => String(Number(value.toPrecision(12)));
+/** A number of a workbook without the digits that binary fractions leave. */
+const showNumber = (value: number): string => String(significant(value, 12));
 
 /** Reads an .xlsx file: all its sheets, merged cells as wide as they are, days as ISO. */
 export async function documentOfWorkbook(bytes: Uint8Array): Promise<ReportDocument | Refusal> {

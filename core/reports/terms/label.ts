@@ -125,8 +125,10 @@ const WATER: ReadonlySet<string> = new Set(['water', 'h2o', 'wasser', 'eau', 'ag
 
 const fact = (words: readonly string[]): ReportFact | undefined => {
   const whole = words.join(' ');
-  const found = FACT_NAMES.get(whole) ?? FACT_NAMES.get(whole.replace(/ (no|nr|id|#|number|code|name)$/, ''));
-  return found;
+  const exact = FACT_NAMES.get(whole);
+  // the number of a client is not the client
+  if (exact || KEPT_NAMES.has(whole)) return exact;
+  return FACT_NAMES.get(whole.replace(/ (no|nr|id|number|code|name)$/, ''));
 };
 
 const CACHE_MOST = 20_000;

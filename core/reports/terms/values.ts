@@ -37,6 +37,8 @@ const SHAPE = new RegExp(
 /** A footnote's sign behind a value. */
 const MARK = /^(?<rest>.*?)\s*(?<mark>[*†‡§¶]+|[¹²³⁴⁵⁶⁷⁸⁹]+|\((?:\d|[a-z])\)|\[(?:\d|[a-z])\])$/u;
 
+const PLAIN = /^\d{1,9}(\.\d{1,9})?$/;
+
 /** Text as a number, NaN where it is none: 1,250.5 with a decimal point, 1.250,5 with a decimal comma. */
 export function numberFrom(text: string, mark: DecimalMark): number {
   const bare = text.replace(/[  '’](?=\d{3})/g, '');
@@ -86,6 +88,8 @@ function behind(text: string): Behind | undefined {
 export function valueFrom(cell: string, mark: DecimalMark = '.'): PrintedValue | undefined {
   const text = cell.trim();
   if (text === '' || text.length > 40) return undefined;
+  // nearly all cells of a long table
+  if (mark === '.' && PLAIN.test(text)) return { value: Number(text) };
   const instead = insteadOfValue(text);
   if (instead !== undefined) return { instead };
   if (!/\d/.test(text)) return undefined;
