@@ -73,7 +73,7 @@ test('a reload in the middle of an import stores nothing and says so', async ({ 
   await page
     .getByLabel('Report file')
     .setInputFiles({ name: 'lab.csv', mimeType: 'text/csv', buffer: Buffer.from('Sample,pH\nSouth lawn,6.1\n') });
-  await expect(page.getByRole('heading', { name: 'What each column means' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'The reading' })).toBeVisible();
   page.on('dialog', (dialog) => void dialog.accept());
   await page.reload();
   await expect(page.getByText('Nothing of it was stored: choose it once more.')).toBeVisible();

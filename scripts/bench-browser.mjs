@@ -115,14 +115,13 @@ for (let i = 0; i < ROWS; i++)
     `Property ${String(i % PROPERTIES).padStart(4, '0')},Lawn ${1 + (i % ZONES)},${(5 + (i % 25) / 10).toFixed(1)},6.4,${10 + (i % 90)},${30 + (i % 120)},${1980 + Math.floor(i / 5000)}-0${1 + (i % 9)}-1${(i >> 4) % 10}`,
   );
 await page.goto(`${origin}/reports`);
-await page
-  .getByLabel('Report file')
-  .setInputFiles({ name: 'large.csv', mimeType: 'text/csv', buffer: Buffer.from(lines.join('\n')) });
-await page.getByRole('heading', { name: 'What each column means' }).waitFor();
+await page.getByLabel('Report file').waitFor({ state: 'attached' });
 await watchFrames();
 await timed(`a table of ${ROWS.toLocaleString('en-US')} samples read and matched`, async () => {
-  await page.getByRole('button', { name: 'Read the whole file' }).click();
-  await page.getByRole('heading', { name: 'What was found' }).waitFor();
+  await page
+    .getByLabel('Report file')
+    .setInputFiles({ name: 'large.csv', mimeType: 'text/csv', buffer: Buffer.from(lines.join('\n')) });
+  await page.getByRole('heading', { name: 'The reading' }).waitFor();
 });
 say('  longest time without a frame meanwhile', await longestGap());
 await timed('stored', async () => {

@@ -33,6 +33,8 @@ const VIEWS = [
       }
       await page.getByRole('button', { name: 'Cores taken' }).first().click();
       await page.getByRole('button', { name: 'Dried and bagged' }).click();
+      await page.getByLabel('Layout of the simulated report').click();
+      await page.getByTitle('PDF: a letter, one sample a page, bars').click();
       await page.getByRole('button', { name: 'To the simulated laboratory' }).click();
       await page.getByRole('button', { name: 'Ask for the report' }).waitFor();
     },
@@ -43,7 +45,8 @@ const VIEWS = [
     size: WIDE,
     prepare: async (page) => {
       await page.getByRole('button', { name: 'Let the simulated days pass' }).click();
-      await page.getByRole('heading', { name: 'What each column means' }).waitFor();
+      await page.getByRole('heading', { name: 'The reading' }).waitFor();
+      await page.getByRole('button', { name: /^Potassium/ }).click();
     },
   },
   { name: 'sample-phone', path: '/property/quarry-lane-school/sample', size: PHONE },

@@ -1,5 +1,6 @@
 import { lineOfRow, type Line } from './document';
-import { readReport } from './read-report';
+import { readReport, saidLabels } from './read-report';
+import { readingWith } from './terms/label';
 import type { FileFacts, NotRead, ReaderAnswers, ReportReading, ReportSample } from './reading';
 import { findTables } from './tables';
 
@@ -61,7 +62,9 @@ export class PartsReader {
   private begin(): void {
     const lines = this.top ?? [];
     this.top = undefined;
-    const { tables } = findTables({ name: 'table', kind: 'cells', lines }, 0);
+    const { tables } = readingWith(saidLabels(this.answers), () =>
+      findTables({ name: 'table', kind: 'cells', lines }, 0),
+    );
     const last = tables.filter((table) => table.kind !== 'down').at(-1);
     // lists and samples in columns are short, and are read as a whole; so are results a row, whose samples may lie apart
     this.whole = last?.kind !== 'across' || tables.length > 1;

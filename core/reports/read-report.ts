@@ -15,6 +15,7 @@ import type {
   ReportSample,
   ReportValue,
   Term,
+  TermAnswer,
 } from './reading';
 import { placeKey } from './reading';
 import {
@@ -28,7 +29,7 @@ import {
   withContext,
 } from './tables';
 import { adviceUnitIn, isAdviceHeading } from './terms/advice';
-import { extractFor, type Label, type Meaning, OXIDE_UNSURE, readLabel, unitFits } from './terms/label';
+import { extractFor, type Label, type Meaning, OXIDE_UNSURE, readingWith, readLabel, unitFits } from './terms/label';
 import type { ReportFact } from './terms/names';
 import { plain } from './terms/plain';
 import { isBar, isRating } from './terms/ratings';
@@ -81,7 +82,7 @@ const NAME_FACTS = ['sample', 'bag', 'field', 'labNumber', 'property'] as const;
  * no sample was taken after it.
  */
 export function readReport(document: ReportDocument, answers: ReaderAnswers = {}, on?: string): ReportReading {
-  return new Reader(document, answers, on).read();
+  return readingWith(saidLabels(answers), () => new Reader(document, answers, on).read());
 }
 
 class Reader {
@@ -296,30 +297,7 @@ class Reader {
   }
 
   private resolved(text: string, label: Label): Label {
-    const answers = this.answers.terms;
-    const key = answers ? plain(text) : '';
-    const answer = answers && Object.hasOwn(answers, key) ? answers[key] : undefined;
-    if (answer) {
-      const [kind, name] = answer.as.split(':') as [string, string];
-      const base = {
-        ...(answer.unit ? { unit: answer.unit } : {}),
-        ...(answer.method ? { method: answer.method } : {}),
-      };
-      const meaning: Meaning =
-        kind === 'analyte'
-          ? {
-              ...(label.meaning.kind === 'analyte' && label.meaning.analyte === name
-                ? { ...label.meaning, ...(answer.unit && answer.unit !== label.meaning.unit ? { factor: 1 } : {}) }
-                : { kind: 'analyte', analyte: name as Analyte, ...saidUnit(name as Analyte, text) }),
-              ...base,
-            }
-          : kind === 'fact'
-            ? { kind: 'fact', fact: name as ReportFact }
-            : kind === 'advice'
-              ? { kind: 'advice', of: name as 'limeLb', ...adviceScale(text) }
-              : { kind: 'kept', why: 'left out by you' };
-      return { ...label, meaning, sure: 'sure', because: 'as you said' };
-    }
+    if (label.because === AS_SAID) return label;
     const note = label.mark ? this.footnotes.get(label.mark) : undefined;
     if (!note || label.meaning.kind !== 'analyte') return label;
     if (/\b(if|when|where|wenn|si|cuando)\b/i.test(note)) {
@@ -1051,6 +1029,37 @@ function wordOfRow(text: string | undefined): ReportFact | undefined {
 
 /** Multiplying by a factor may leave digits that nobody printed. */
 const clean = (value: number): number => significant(value, 12);
+
+const AS_SAID = 'as you said';
+
+/** What a person said of labels, as labels. */
+export function saidLabels({ terms = {} }: ReaderAnswers): ReadonlyMap<string, Label> {
+  return new Map(
+    Object.entries(terms).map(([text, answer]) => [
+      text,
+      { meaning: meaningOf(text, answer), sure: 'sure', because: AS_SAID },
+    ]),
+  );
+}
+
+function meaningOf(text: string, { as, unit, method }: TermAnswer): Meaning {
+  const [kind, name] = as.split(':') as [string, string];
+  if (kind === 'fact') return { kind: 'fact', fact: name as ReportFact };
+  if (kind === 'advice') return { kind: 'advice', of: name as 'limeLb', ...adviceScale(text) };
+  if (kind !== 'analyte') return { kind: 'kept', why: 'left out by you' };
+  const { meaning } = readLabel(text);
+  const analyte = name as Analyte;
+  // what the label itself says of unit and method stands where nothing else was said
+  const own =
+    meaning.kind === 'analyte' && meaning.analyte === analyte
+      ? meaning
+      : { kind: 'analyte' as const, analyte, ...saidUnit(analyte, text) };
+  return {
+    ...own,
+    ...(unit ? { unit, ...(unit === own.unit ? {} : { factor: 1 }) } : {}),
+    ...(method ? { method } : {}),
+  };
+}
 
 const saidUnit = (analyte: Analyte, text: string): { unit?: ReportUnit; factor?: number } =>
   unitOf(analyte, text) ?? {};

@@ -72,7 +72,7 @@ async function give(page: Page, file: Hostile): Promise<Outcome> {
         if (said && watch.at === 0) {
           watch.answer = (said.textContent ?? '').slice(0, 160);
           watch.at = now;
-        } else if (watch.at === 0 && turned === 'What each column means') {
+        } else if (watch.at === 0 && turned === 'Reading a report') {
           watch.answer = turned;
           watch.at = now;
         }

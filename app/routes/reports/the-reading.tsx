@@ -110,7 +110,7 @@ export function TheReading({ summary, selected, term, nameOf, onSelect, onShow, 
                       )}
                     </td>
                   ))}
-                  <td className={asked > 0 ? 'sure is-asked' : 'sure'}>
+                  <td className={asked > 0 ? 'sure is-asked' : 'sure'} title={howSure(label)}>
                     {asked > 0 ? `asked, ${asked} ${asked === 1 ? 'value' : 'values'}` : howSure(label)}
                   </td>
                 </tr>
@@ -199,6 +199,7 @@ function TermLine({ entry, onTerm }: { entry: ReadSummary['terms'][number]; onTe
           }
         />
       )}
+      {term.label.because && <span className="small">{term.label.because}</span>}
     </div>
   );
 }

@@ -133,12 +133,27 @@ const fact = (words: readonly string[]): ReportFact | undefined => {
 
 const CACHE_MOST = 20_000;
 const cache = new Map<string, Label>();
+/** Labels that a person gave a meaning, while their file is read. */
+let said: ReadonlyMap<string, Label> = new Map();
+
+/** Reads with labels whose meaning a person has said, by their text as `plain` writes it; they stand before every guess. */
+export function readingWith<T>(labels: ReadonlyMap<string, Label>, read: () => T): T {
+  const before = said;
+  said = labels;
+  try {
+    return read();
+  } finally {
+    said = before;
+  }
+}
 
 /**
  * Reads a label of a report: `K (ppm, Mehlich-3)`, `P_lb/acre`, `WPH`, `Kalium mg/100 g`, `Depth cm`. What it does not know has the
  * kind `other`; what it knows and nothing here judges has the kind `kept`. `advised` says that it stands under a heading of advice.
  */
 export function readLabel(text: string, advised = false): Label {
+  const answered = said.size > 0 ? said.get(plain(text)) : undefined;
+  if (answered) return answered;
   const key = `${advised ? '!' : ''}${text}`;
   let label = cache.get(key);
   if (!label) {
