@@ -8,7 +8,7 @@ import { documentOfPdf, type PdfReader } from '../core/reports/doors/pdf-door';
 import { documentOfText } from '../core/reports/doors/text-door';
 import { documentOfWorkbook } from '../core/reports/doors/workbook-door';
 import { kindOfBytes } from '../core/reports/doors/kind-of-bytes';
-import { printReading } from '../core/reports/print-reading';
+import { type PrintedReading, printReading } from '../core/reports/print-reading';
 import type { ReaderAnswers } from '../core/reports/reading';
 import { readReport } from '../core/reports/read-report';
 
@@ -25,7 +25,11 @@ export async function documentOf(name: string, bytes: Uint8Array): Promise<Repor
 }
 
 /** What a laboratory's file holds, as `ubertas read` prints it. No sample was taken after the day `on`, which tells days from months. */
-export async function readReportFile(path: string, answers: ReaderAnswers, on: string): Promise<object | Refusal> {
+export async function readReportFile(
+  path: string,
+  answers: ReaderAnswers,
+  on: string,
+): Promise<PrintedReading | Refusal> {
   const bytes = new Uint8Array(readFileSync(path === '-' ? 0 : path));
   const size = refuseSize(path, bytes.byteLength, 'table');
   if (size) return size;

@@ -314,3 +314,60 @@ describe('batch', () => {
     });
   });
 });
+
+describe('read', () => {
+  const file = (name: string, text: string) => {
+    const path = join(folder, name);
+    writeFileSync(path, text);
+    return path;
+  };
+  it('prints samples, values with their places, advice, what was not taken and what is doubted', () => {
+    const { code, out } = ubertas([
+      'read',
+      file('a.csv', 'Sample,pH,K (ppm; Mehlich-3),Lime lb/1000,F. I.\nFront,57,62 L,40,3\n'),
+      '--on',
+      '2027-03-01',
+    ]);
+    expect(code).toBe(0);
+    expect(json(out)).toMatchObject({
+      format: 'ubertas-reports',
+      version: 1,
+      file: 'a.csv',
+      samples: [
+        {
+          label: 'Front',
+          results: [
+            {
+              analyte: 'K',
+              value: 62,
+              unit: 'ppm',
+              method: 'mehlich-3',
+              rating: 'L',
+              from: { place: 'line 2, column 3', text: '62 L' },
+            },
+          ],
+          recommendations: [{ of: 'limeLb', lbPer1000: 40 }],
+        },
+      ],
+      rejected: [{ line: 2, text: '57', because: expect.stringContaining('pH 57') }],
+      notUnderstood: [{ text: 'F. I.' }],
+      doubts: expect.arrayContaining([expect.stringContaining('Likeliest: 5.7')]),
+    });
+  });
+  it('takes a layout, and refuses one that is none', () => {
+    const report = file('b.csv', 'Sample,pH,Kx\nFront,6.1,62\n');
+    const layout = file(
+      'l.json',
+      JSON.stringify({
+        format: 'ubertas-report-layout',
+        version: 1,
+        terms: [{ label: 'kx', as: 'analyte:K', unit: 'lb/acre' }],
+      }),
+    );
+    expect(json(ubertas(['read', report, '--layout', layout]).out)).toMatchObject({
+      samples: [{ results: [{}, { analyte: 'K', unit: 'lb/acre' }] }],
+    });
+    expect(ubertas(['read', report, '--layout', report])).toMatchObject({ code: 2 });
+    expect(ubertas(['read', file('c.txt', '')])).toMatchObject({ code: 2 });
+  });
+});

@@ -1,3 +1,4 @@
+import { once } from 'node:events';
 import { createReadStream, readFileSync } from 'node:fs';
 import { performance } from 'node:perf_hooks';
 import { parseArgs } from 'node:util';
@@ -17,6 +18,7 @@ import { planBest } from '../core/season/planner/plan-best';
 import { type School, SCHOOLS } from '../core/soil/interpret';
 import { closest } from 'fastest-levenshtein';
 import { answersFrom } from '../core/reports/layout-file';
+import { readingAsJson } from '../core/reports/print-reading';
 import { runBatch } from './batch';
 import { readReportFile } from './read';
 
@@ -160,7 +162,8 @@ async function main(): Promise<void> {
         values.layout === undefined
           ? {}
           : orRefuse(answersFrom(orRefuse(parseJson(readText(values.layout), values.layout)).json));
-      say(orRefuse(await readReportFile(path, answers, judgedOn)));
+      const printed = orRefuse(await readReportFile(path, answers, judgedOn));
+      for (const piece of readingAsJson(printed)) if (!process.stdout.write(piece)) await once(process.stdout, 'drain');
       return;
     }
     case 'batch': {

@@ -1,15 +1,21 @@
 import { placeOf, type ReportDocument } from './document';
 import { slipsOf, unitDoubt } from './plausible';
-import type { Place, ReportReading } from './reading';
+import type { Place, ReportReading, ReportSample } from './reading';
 
-/** A reading as the command line prints it (`ubertas-reports`, version 1). */
-export function printReading(file: string, document: ReportDocument, reading: ReportReading): object {
+/** A reading in the shape that the command line prints (`ubertas-reports`, version 1); its samples are made one by one, for there may be many. */
+export interface PrintedReading {
+  before: object;
+  samples(): Iterable<object>;
+  after: object;
+}
+
+export function printReading(file: string, document: ReportDocument, reading: ReportReading): PrintedReading {
   const place = ({ page, line, from }: Place): string =>
     placeOf(document.kind, document.pages[page]?.name ?? '', line, Math.round(from));
   const slips = slipsOf(reading);
   const unit = unitDoubt(reading);
   const { facts } = reading;
-  const samples = reading.samples.map((sample) => ({
+  const printed = (sample: ReportSample) => ({
     label: sample.label,
     names: sample.names,
     sampledOn: sample.sampledOn,
@@ -35,8 +41,8 @@ export function printReading(file: string, document: ReportDocument, reading: Re
       lbPer1000,
       from: { place: place(at), text },
     })),
-  }));
-  return {
+  });
+  const before = {
     format: 'ubertas-reports',
     version: 1,
     file,
@@ -50,7 +56,8 @@ export function printReading(file: string, document: ReportDocument, reading: Re
       depth: facts.depth,
       receivedOn: facts.receivedOn,
     },
-    samples,
+  };
+  const after = {
     rejected: [
       ...reading.rejected.map(({ page, line, text, because }) => ({
         line,
@@ -82,4 +89,23 @@ export function printReading(file: string, document: ReportDocument, reading: Re
       }),
     ],
   };
+  return {
+    before,
+    *samples() {
+      for (const sample of reading.samples) yield printed(sample);
+    },
+    after,
+  };
+}
+
+/** A printed reading as JSON, in pieces: a file of fifty thousand samples is never one text. */
+export function* readingAsJson({ before, samples, after }: PrintedReading): Generator<string> {
+  const inside = (value: object): string => JSON.stringify(value, null, 2).slice(2, -2);
+  yield `{\n${inside(before)},\n  "samples": [`;
+  let first = true;
+  for (const sample of samples()) {
+    yield `${first ? '' : ','}\n${JSON.stringify(sample, null, 2).replace(/^/gm, '    ')}`;
+    first = false;
+  }
+  yield `${first ? '' : '\n  '}],\n${inside(after)}\n}\n`;
 }
