@@ -394,7 +394,9 @@ async function match(where: Intake): Promise<void> {
     }
     return found;
   });
-  const sorted = await reportsOf(matched);
+  // a report of water or leaves is never kept as one of soil
+  const isSoil = reading.facts.kind.value === 'soil';
+  const sorted = await reportsOf(isSoil ? matched : []);
   fresh = sorted.fresh;
   for (const { sample, why } of sorted.refused) whyNot.set(sample, why);
   for (const { sample } of sorted.known) whyNot.set(sample, KNOWN);

@@ -96,7 +96,8 @@ export class PartsReader {
 }
 
 /** What the top of a file settles for all of it. */
-const settled = ({ decimal, dayOrder, unit }: FileFacts): ReaderAnswers => ({
+const settled = ({ kind, decimal, dayOrder, unit }: FileFacts): ReaderAnswers => ({
+  kind: kind.value,
   decimal: decimal.value,
   dayOrder: dayOrder.value,
   ...(unit ? { unit: unit.value } : {}),

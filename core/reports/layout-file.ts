@@ -5,7 +5,7 @@ import type { Refusal } from '../reckoning/refusal';
 import type { ReaderAnswers, TermAnswer } from './reading';
 
 /** What is remembered of a laboratory's files, as a file of its own. */
-export interface LayoutFile extends Omit<ReaderAnswers, 'terms' | 'values' | 'sampledOn'> {
+export interface LayoutFile extends Omit<ReaderAnswers, 'terms' | 'values' | 'sampledOn' | 'kind'> {
   format: 'ubertas-report-layout';
   version: 1;
   terms?: { label: string; as: TermAnswer['as']; unit?: TermAnswer['unit']; method?: TermAnswer['method'] }[];
@@ -58,7 +58,7 @@ export function answersFrom(json: unknown): ReaderAnswers | Refusal {
 }
 
 /** Answers as a file, without what belongs to one report only: single values and the day. */
-export const layoutFileOf = ({ terms, values: _, sampledOn: __, ...rest }: ReaderAnswers): LayoutFile => ({
+export const layoutFileOf = ({ terms, values: _, sampledOn: __, kind: ___, ...rest }: ReaderAnswers): LayoutFile => ({
   format: 'ubertas-report-layout',
   version: 1,
   ...rest,

@@ -46,6 +46,7 @@ export function printReading(file: string, document: ReportDocument, reading: Re
     format: 'ubertas-reports',
     version: 1,
     file,
+    kind: facts.kind,
     layout: {
       says: facts.layout,
       decimal: facts.decimal,

@@ -205,3 +205,20 @@ describe('what a person said', () => {
     });
   });
 });
+
+describe('what a report is of', () => {
+  it.each([
+    ['tissue', 'Plant Tissue Analysis\nSample,N %,P %,K %,Fe ppm\nGreen 3,4.1,0.45,2.2,110\n'],
+    ['tissue', 'Sample,N %,P %,K %\nGreen 3,4.1,0.45,2.2\n'],
+    ['water', 'Irrigation water analysis\n\nParameter,Result,Unit\npH,7.8,\nBicarbonate,240,mg/L\nSAR,4.1,\n'],
+    ['water', 'Sample,pH,EC dS/m,HCO3 meq/L,Na meq/L,SAR\nWell,7.9,1.1,3.9,5.2,4.4\n'],
+    ['soil', 'Soil test report\nSample,pH,K %,Ca %,CEC\nA,6.1,3.1,66,9\n'],
+    ['soil', 'Sample,pH,SAR,EC\nA,7.9,6,2.1\n'],
+  ])('is %s', (kind, text) => {
+    const { facts, doubts } = read(text);
+    expect(facts.kind.value).toBe(kind);
+    expect(doubts.some((doubt) => doubt.includes('no soil test'))).toBe(kind !== 'soil');
+  });
+  it('is what a person says', () =>
+    expect(read('Irrigation water analysis\nSample,pH,SAR\nA,7,2\n', { kind: 'soil' }).facts.kind.value).toBe('soil'));
+});

@@ -4,6 +4,7 @@ import type { Analyte, Method } from '../records/vocabularies';
 import { dayFrom } from '../typed/typed-day';
 import { depthFrom } from '../typed/typed-depth';
 import { type Cell, columnAt, type Line, overlap, type ReportDocument, type ReportPage } from './document';
+import { kindOfReport } from './kind-of-report';
 import { dayOrderOf, factsIn, notesInto, type PageFact } from './file-facts';
 import type {
   FileFacts,
@@ -120,6 +121,9 @@ class Reader {
     this.decimal = decimal.value;
     this.facts = {
       layout: '',
+      kind: this.answers.kind
+        ? { value: this.answers.kind, because: 'said by you' }
+        : kindOfReport(this.document.pages),
       decimal,
       dayOrder: { value: 'month-first', because: '' },
       methods: {},
@@ -959,6 +963,10 @@ class Reader {
 
   private sayDoubts(): void {
     const { doubts, facts, samples } = this;
+    if (facts.kind.value !== 'soil')
+      doubts.add(
+        `This is a report of ${facts.kind.value === 'water' ? 'water' : 'leaves'} (${facts.kind.because}): its values are no soil test.`,
+      );
     if (this.unitless.size > 0)
       doubts.add(
         `No unit is said for ${[...this.unitless].join(', ')}: ppm and lb/acre differ by two. Say which it is; nothing of it was read.`,

@@ -3,6 +3,7 @@ import type { Analyte, Method } from '../records/vocabularies';
 import type { DayOrder } from '../typed/typed-day';
 import type { DecimalMark } from './terms/values';
 import type { ReportUnit } from './terms/units';
+import type { ReportKind } from './kind-of-report';
 import type { Label } from './terms/label';
 import type { ReportFact } from './terms/names';
 
@@ -105,6 +106,8 @@ export interface FileFact<T> {
 
 export interface FileFacts {
   layout: string;
+  /** Of soil, water or leaves; only a report of soil becomes a soil test. */
+  kind: FileFact<ReportKind>;
   decimal: FileFact<DecimalMark>;
   dayOrder: FileFact<DayOrder>;
   lab?: FileFact<string>;
@@ -146,6 +149,8 @@ export interface TermAnswer {
 export interface ReaderAnswers {
   /** By label, as `plain` writes it. */
   terms?: Record<string, TermAnswer>;
+  /** What the report is of, where it was taken for something else. */
+  kind?: ReportKind;
   decimal?: DecimalMark;
   dayOrder?: DayOrder;
   unit?: ReportUnit;

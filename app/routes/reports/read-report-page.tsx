@@ -126,6 +126,22 @@ export function ReadReportPage({
             onShow={(from) => void reader.show(from)}
             onTerm={reader.sayTerm}
           />
+          {summary.facts.kind.value !== 'soil' && (
+            <section className="slipbox" aria-label="What the report is of">
+              <p className="sliphead">
+                <WarnGlyph /> <b>{summary.facts.kind.value === 'water' ? 'A report of water' : 'A report of leaves'}</b>{' '}
+                <span>
+                  told by {summary.facts.kind.because}. It is shown, and not stored as a soil test.
+                  {summary.facts.kind.value === 'water' && ' Type what counts of it under Irrigation water, in Read.'}
+                </span>
+              </p>
+              <p className="actions">
+                <Button size="small" onClick={() => reader.say({ kind: 'soil' })}>
+                  It is of soil
+                </Button>
+              </p>
+            </section>
+          )}
           {doubted && (
             <section className="slipbox" aria-label="The unit of the file">
               <p className="sliphead">

@@ -66,7 +66,8 @@ function useIntake() {
 }
 
 /** What a person said, without what belongs to one file alone. */
-const lasting = ({ values: _, sampledOn: __, depth: ___, ...answers }: ReaderAnswers): ReaderAnswers => answers;
+const lasting = ({ values: _, sampledOn: __, depth: ___, kind: ____, ...answers }: ReaderAnswers): ReaderAnswers =>
+  answers;
 
 /** Reading a laboratory's report, stage by stage: choose, look, answer, and only then store. */
 export function useReport(
