@@ -3,8 +3,6 @@ import { columnsReport, pictureReport } from './made-report';
 import type { Page } from '@playwright/test';
 import { choose, expect, openCases, test } from './ubertas-page';
 
-const SCHOOL = '/property/quarry-lane-school';
-
 test('a PDF stands beside its reading; a lost point is asked about, a label told once is remembered, and nothing is stored before', async ({
   page,
 }) => {
@@ -81,7 +79,7 @@ const storedTests = (page: Page): Promise<number> =>
       }),
   );
 
-test('text is pasted, a picture is typed from, a wrong unit is caught, several files wait their turn', async ({
+test('text is pasted, a picture is typed from, a wrong unit is caught, files wait their turn, water goes to its form', async ({
   page,
 }) => {
   await openCases(page, 'quarry-lane-school');
@@ -124,6 +122,21 @@ test('text is pasted, a picture is typed from, a wrong unit is caught, several f
   await page.getByRole('button', { name: 'Save 1 report' }).click();
   await page.getByRole('button', { name: 'Next: b.csv (1 left)' }).click();
   await expect(reading.getByRole('row', { name: /^Goes to/ })).toContainText('Lime walk');
-  await page.goto(`${SCHOOL}/read`);
-  await expect(page.getByRole('heading', { name: 'Reading the soil' })).toBeVisible();
+  // a report of water is no soil test: it fills the form of the property's irrigation water
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await page.getByLabel('Report file').setInputFiles({
+    name: 'well.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      'Irrigation water analysis\n\nSample,pH,EC (dS/m),SAR,Bicarbonate (meq/L)\nWell,7.8,1.2,3.1,4\n',
+    ),
+  });
+  await expect(page.getByRole('button', { name: /^Save 0 reports/ })).toBeDisabled();
+  await page.getByRole('button', { name: 'Use Well as the irrigation water of Quarry Lane School' }).click();
+  const form = page.getByRole('dialog', { name: 'Irrigation water' });
+  await expect(form.getByLabel(/^Bicarbonate/)).toHaveValue('4');
+  await form.getByLabel(/^Irrigation a year/).fill('12');
+  await form.getByRole('button', { name: 'Save' }).click();
+  await expect(form).toBeHidden();
+  await expect(page.getByRole('region', { name: 'Irrigation water' })).toContainText('Bicarbonate');
 });

@@ -29,6 +29,8 @@ import type {
 import { findTables } from '@core/reports/tables';
 import { plain } from '@core/reports/terms/plain';
 import type { Method } from '@core/records/vocabularies';
+import type { IrrigationWater } from '@core/records/case';
+import { irrigationWaterOf, type LeafFinding, leafFindings } from '@core/reports/water-and-leaves';
 import type { LabLayoutRecord } from '../storage/schema';
 import { type MatchedSample, reportsOf, storeReports } from '../storage/report-intake';
 import { storageFault } from '../storage/storage-fault';
@@ -99,6 +101,9 @@ export interface ReadSummary {
   slips: (Slip & { label: string; text: string; unit: string; place: Place })[];
   slipCount: number;
   unitDoubt?: { unit: string; says: string };
+  /** Names of samples of water, and leaves against their ranges; of a report of soil none. */
+  waters: string[];
+  leaves: { label: string; findings: LeafFinding[] }[];
   fresh: number;
   known: number;
   unmatched: { sample: string; count: number; why: string }[];
@@ -297,6 +302,10 @@ const intake = {
 
   show: (from: number): ReadSummary => summary(from, {}),
 
+  /** What a sample of water says, as the property keeps it. */
+  water: (at: number): IrrigationWater | undefined =>
+    reading?.samples[at] ? irrigationWaterOf(reading.samples[at]) : undefined,
+
   /** Lines of a page as they came, with what became of each cell. */
   lines(page: number, from: number): ShownLine[] {
     if (!document || !reading) return [];
@@ -493,6 +502,12 @@ function summary(from: number, _answers: ReaderAnswers): ReadSummary {
     }),
     slipCount: slips.length,
     ...(doubt ? { unitDoubt: doubt } : {}),
+    waters:
+      now.facts.kind.value === 'water' ? now.samples.slice(0, SHOWN_SAMPLES).map(({ label }) => label || 'it') : [],
+    leaves:
+      now.facts.kind.value === 'tissue'
+        ? now.samples.slice(0, SHOWN_SAMPLES).map((sample) => ({ label: sample.label, findings: leafFindings(sample) }))
+        : [],
     fresh: fresh.length,
     known: [...whyNot.values()].filter((why) => why === KNOWN).length,
     unmatched: [...unmatched.values()].slice(0, SHOWN_ENTRIES),

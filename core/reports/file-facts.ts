@@ -7,7 +7,7 @@ import { depthFrom } from '../typed/typed-depth';
 import type { Cell, Line } from './document';
 import type { FileFact, FileFacts } from './reading';
 import { readLabel } from './terms/label';
-import { ANALYTE_NAMES, FACT_NAMES, type ReportFact } from './terms/names';
+import { ANALYTE_NAMES, FACT_NAMES, isSoilAnalyte, type ReportFact } from './terms/names';
 import { plain, wordsOf } from './terms/plain';
 import { type ReportUnit, unitIn } from './terms/units';
 
@@ -139,7 +139,7 @@ function analytesIn(clause: string): Analyte[] {
         ? analyteNamed(word)
         : undefined
       : ANALYTE_NAMES.get(plain(word))?.analyte;
-    if (analyte) found.add(analyte);
+    if (analyte && isSoilAnalyte(analyte)) found.add(analyte);
   }
   return [...found];
 }

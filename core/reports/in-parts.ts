@@ -62,7 +62,7 @@ export class PartsReader {
   private begin(): void {
     const lines = this.top ?? [];
     this.top = undefined;
-    const { tables } = readingWith(saidLabels(this.answers), () =>
+    const { tables } = readingWith(saidLabels(this.answers), this.answers.kind ?? 'soil', () =>
       findTables({ name: 'table', kind: 'cells', lines }, 0),
     );
     const last = tables.filter((table) => table.kind !== 'down').at(-1);

@@ -1,10 +1,7 @@
 import type { ReportPage } from './document';
 import type { FileFact } from './reading';
-import { readLabel } from './terms/label';
+import { readLabel, type ReportKind } from './terms/label';
 import { plain } from './terms/plain';
-
-/** What a report is of. Water and leaves share names with soil, and mean other things by them. */
-export type ReportKind = 'soil' | 'water' | 'tissue';
 
 const WATER =
   /\b(irrigation water|water (?:analysis|report|test|sample|quality|suitability)|wasser(?:analyse|untersuchung)|analyse d.?eau|eau d.?irrigation|analisis de agua|agua de riego|well water)\b/;

@@ -1,9 +1,8 @@
-import type { Analyte } from '../records/vocabularies';
 import { fixed, significant } from '../words/numbers';
 import { PPM_PER_CMOLC } from '../soil/cec';
 import { resultFault } from '../records/soil-test-schema';
 import type { ReportReading, ReportSample, ReportValue } from './reading';
-import { ELEMENT_IN_OXIDE } from './terms/names';
+import { ELEMENT_IN_OXIDE, isSoilAnalyte, type ReportAnalyte } from './terms/names';
 import type { ReportUnit } from './terms/units';
 
 /** How a value that cannot be may have come about. */
@@ -19,7 +18,7 @@ export interface Candidate {
 export interface Slip {
   sample: number;
   value: number;
-  analyte: Analyte;
+  analyte: ReportAnalyte;
   because: string;
   /** Exchange capacity it is held against. */
   cec?: number;
@@ -29,7 +28,7 @@ export interface Slip {
 }
 
 /** Above this nobody has seen turf soil, ppm or the analyte's own unit. Common practice, wide. */
-const MOST: Partial<Record<Analyte, number>> = {
+const MOST: Partial<Record<ReportAnalyte, number>> = {
   P: 1200,
   K: 2500,
   Ca: 25_000,
@@ -49,7 +48,7 @@ const MOST: Partial<Record<Analyte, number>> = {
   CaCO3: 90,
   SAR: 150,
 };
-const OXIDE_OF: Partial<Record<Analyte, keyof typeof ELEMENT_IN_OXIDE>> = {
+const OXIDE_OF: Partial<Record<ReportAnalyte, keyof typeof ELEMENT_IN_OXIDE>> = {
   P: 'P2O5',
   K: 'K2O',
   Ca: 'CaO',
@@ -64,12 +63,12 @@ const LIMY_PH = 7.3;
 const LOOKS_LIKE_LB = [1.45, 2.6] as const;
 /** Under this share at a pH over 6 they look like ppm printed as lb/acre. */
 const LOOKS_LIKE_PPM = 0.42;
-const LEAST_PPM: Partial<Record<Analyte, number>> = { Ca: 20, Mg: 3, K: 3, P: 0.5 };
+const LEAST_PPM: Partial<Record<ReportAnalyte, number>> = { Ca: 20, Mg: 3, K: 3, P: 0.5 };
 
 const BASES = ['Ca', 'Mg', 'K', 'Na'] as const;
 type Base = (typeof BASES)[number];
 
-const one = (sample: ReportSample, analyte: Analyte): number | undefined =>
+const one = (sample: ReportSample, analyte: ReportAnalyte): number | undefined =>
   sample.values.find((v) => v.analyte === analyte && v.unit !== '%' && v.impossible === undefined)?.value;
 
 const ppmOf = ({ value, unit }: ReportValue): number | undefined =>
@@ -82,7 +81,8 @@ const ppmOf = ({ value, unit }: ReportValue): number | undefined =>
         : undefined;
 
 /** Values that cannot be, each with how it may have come about; to be answered before a sample is stored. */
-export function slipsOf({ samples }: Pick<ReportReading, 'samples'>): Slip[] {
+export function slipsOf({ samples, facts }: Pick<ReportReading, 'samples' | 'facts'>): Slip[] {
+  if (facts.kind.value !== 'soil') return [];
   return samples.flatMap((sample, i) =>
     sample.values.flatMap((value, at) => slipOf(sample, value, i, at, samples) ?? []),
   );
@@ -96,6 +96,7 @@ function slipOf(
   samples: readonly ReportSample[],
 ): Slip | undefined {
   const { analyte } = value;
+  if (!isSoilAnalyte(analyte)) return undefined;
   if (value.impossible !== undefined) {
     const candidates: Candidate[] = [10, 100].map((by) => ({
       how: 'point-lost' as const,
@@ -191,7 +192,7 @@ function slipOf(
 function slip(
   sample: number,
   value: number,
-  analyte: Analyte,
+  analyte: ReportAnalyte,
   because: string,
   candidates: Candidate[],
   cec?: number,
@@ -209,7 +210,11 @@ function slip(
 }
 
 /** A unit that the whole file seems to be in, in place of the one it was read in, with its evidence; undefined where nothing speaks against it. */
-export function unitDoubt({ samples }: Pick<ReportReading, 'samples'>): { unit: ReportUnit; says: string } | undefined {
+export function unitDoubt({
+  samples,
+  facts,
+}: Pick<ReportReading, 'samples' | 'facts'>): { unit: ReportUnit; says: string } | undefined {
+  if (facts.kind.value !== 'soil') return undefined;
   const shares: { share: number; unit: ReportUnit | undefined }[] = [];
   for (const sample of samples.slice(0, 2000)) {
     const cec = one(sample, 'CEC');

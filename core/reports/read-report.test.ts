@@ -6,6 +6,7 @@ import type { ReaderAnswers, ReportSample } from './reading';
 import { readReport } from './read-report';
 import { soilTestOf } from './soil-test-of';
 import { isRefusal } from '../reckoning/refusal';
+import { irrigationWaterOf, leafFindings } from './water-and-leaves';
 
 /** Reports in dresses that no layout of ours has: every one invented. */
 const read = (text: string, answers: ReaderAnswers = {}, on = '2027-04-30') =>
@@ -221,4 +222,27 @@ describe('what a report is of', () => {
   });
   it('is what a person says', () =>
     expect(read('Irrigation water analysis\nSample,pH,SAR\nA,7,2\n', { kind: 'soil' }).facts.kind.value).toBe('soil'));
+});
+
+describe('water and leaves', () => {
+  it('of a water report come the numbers that the property keeps, in its units', () => {
+    const { samples } = read(
+      'Irrigation water analysis\nSampled: 2027-03-02\n\nParameter,Result,Unit\npH,7.8,\nEC,1.2,dS/m\nBicarbonate,244,mg/L\nNitrate-N,3.1,mg/L\nSodium,4.6,meq/L\nCalcium,2,meq/L\nMagnesium,2.6,meq/L\nChloride,2,meq/L\nBoron,0.4,ppm\n',
+    );
+    const water = irrigationWaterOf(samples[0]!);
+    expect(water).toMatchObject({ sampledOn: '2027-03-02', ecw: 1.2, no3nMgPerL: 3.1, bMgPerL: 0.4, clMgPerL: 70.9 });
+    // by hand: 244 / 61.02, and 4.6 / sqrt((2 + 2.6) / 2)
+    expect(water.hco3MeqPerL).toBeCloseTo(3.999, 3);
+    expect(water.sar).toBeCloseTo(3.033, 3);
+    expect(soilTestOf(samples[0]!, 't', 'z', '2027-03-02').results.map((r) => r.analyte)).not.toContain('HCO3');
+  });
+  it('leaves are held against their ranges', () => {
+    const { samples } = read('Plant tissue report\nSample,N %,P,K %,Fe\nGreen 3,4.1,0.45,0.9,80\n');
+    expect(leafFindings(samples[0]!).map(({ analyte, place }) => [analyte, place])).toEqual([
+      ['N', 'high'],
+      ['P', 'enough'],
+      ['K', 'low'],
+      ['Fe', 'enough'],
+    ]);
+  });
 });

@@ -1,4 +1,3 @@
-import { isMassAnalyte, onlyUnitOf } from '../records/analytes';
 import { METHOD_TABLE, methodNamed } from '../records/methods';
 import type { Analyte, Method } from '../records/vocabularies';
 import { dayFrom } from '../typed/typed-day';
@@ -31,13 +30,14 @@ import {
 } from './tables';
 import { adviceUnitIn, isAdviceHeading } from './terms/advice';
 import { extractFor, type Label, type Meaning, OXIDE_UNSURE, readingWith, readLabel, unitFits } from './terms/label';
-import type { ReportFact } from './terms/names';
+import { isMass, isSoilAnalyte, onlyUnit, type ReportAnalyte, type ReportFact } from './terms/names';
 import { plain } from './terms/plain';
 import { isBar, isRating } from './terms/ratings';
 import { isUnitOnly, type ReportUnit, unitIn } from './terms/units';
 import { type DecimalMark, decimalOf, numberFrom, valueFrom } from './terms/values';
 import { resultFault } from '../records/soil-test-schema';
 import { significant } from '../words/numbers';
+import { leafUnit } from './water-and-leaves';
 import { unitByCapacity } from './unit-by-capacity';
 
 type AnalyteMeaning = Extract<Meaning, { kind: 'analyte' }>;
@@ -83,7 +83,8 @@ const NAME_FACTS = ['sample', 'bag', 'field', 'labNumber', 'property'] as const;
  * no sample was taken after it.
  */
 export function readReport(document: ReportDocument, answers: ReaderAnswers = {}, on?: string): ReportReading {
-  return readingWith(saidLabels(answers), () => new Reader(document, answers, on).read());
+  const kind = answers.kind ?? kindOfReport(document.pages).value;
+  return readingWith(saidLabels(answers), kind, () => new Reader(document, answers, on).read());
 }
 
 class Reader {
@@ -99,7 +100,7 @@ class Reader {
   private readonly pageFacts: PageFact[][] = [];
   private usedFileUnit = false;
   private readonly days = new Map<string, string | undefined>();
-  private readonly unitless = new Set<Analyte>();
+  private readonly unitless = new Set<ReportAnalyte>();
   private facts!: FileFacts;
   private decimal: DecimalMark = '.';
   private readonly ofTable = new WeakMap<ReportSample, ReportTable>();
@@ -429,7 +430,7 @@ class Reader {
     beside: { unit?: string; method?: string },
   ): { unit?: ReportUnit; method?: Method; factor: number } | { because: string } | { oxide: true } {
     const { analyte } = meaning;
-    const isMass = isMassAnalyte(analyte);
+    const weighs = isMass(analyte);
     let factor = meaning.factor ?? 1;
     let unit = meaning.unit;
     const besideUnit = beside.unit ? unitOf(analyte, beside.unit) : undefined;
@@ -441,16 +442,17 @@ class Reader {
       unit = printed.unit;
       factor *= printed.factor ?? 1;
     }
-    if (!unit && beside.unit && isMass)
+    if (!unit && beside.unit && weighs)
       return { because: `${analyte} has the unit “${beside.unit.slice(0, 20)}”, which is not one of soil tests here.` };
     if (meaning.oxide && (!unit || unit === 'lb/acre' || unit === 'kg/ha')) return { oxide: true };
-    if (!unit && isMass && this.facts.unit) this.usedFileUnit = true;
-    unit ??= isMass ? this.facts.unit?.value : onlyUnitOf(analyte);
-    if (isMass && !unit) {
+    if (!unit && this.facts.kind.value === 'tissue') unit = leafUnit(analyte);
+    if (!unit && weighs && this.facts.unit) this.usedFileUnit = true;
+    unit ??= weighs ? this.facts.unit?.value : onlyUnit(analyte);
+    if (weighs && !unit) {
       this.unitless.add(analyte);
       return { because: `${analyte} has no unit: say whether it is ppm, lb/acre or another.` };
     }
-    if (analyte === 'EC' && unit === 'ppm') {
+    if (analyte === 'EC' && (unit === 'ppm' || unit === 'mg/L')) {
       this.doubts.add('Salts in ppm are taken for 640 ppm a dS/m, by common practice.');
       unit = 'dS/m';
       factor /= PPM_PER_DS;
@@ -473,7 +475,7 @@ class Reader {
         ? this.facts.bufferMethod?.value
         : analyte === 'pH'
           ? (this.facts.phMethod?.value ?? 'water-1:1')
-          : isMass && unit !== '%'
+          : weighs && unit !== '%'
             ? this.facts.method?.value
             : undefined);
     return { ...(unit ? { unit } : {}), ...(method ? { method } : {}), factor };
@@ -988,18 +990,18 @@ class Reader {
         `No day of sampling is said${facts.receivedOn ? `; the laboratory received it on ${facts.receivedOn.value}` : ''}.`,
       );
     const bare = samples.some((s) => s.values.some((v) => v.analyte === 'buffer-pH' && !v.method));
-    if (bare)
+    if (bare && facts.kind.value === 'soil')
       doubts.add(
         'Buffer pH: the report does not say of which buffer. It is not used for lime until that is said (buffer method).',
       );
     const noMethod = new Set(
       samples.flatMap((s) =>
         s.values
-          .filter((v) => isMassAnalyte(v.analyte) && v.unit !== '%' && !v.method && v.analyte !== 'NO3-N')
+          .filter((v) => isMass(v.analyte) && v.unit !== '%' && !v.method && v.analyte !== 'NO3-N')
           .map((v) => v.analyte),
       ),
     );
-    if (noMethod.size > 0)
+    if (noMethod.size > 0 && facts.kind.value === 'soil')
       doubts.add(`No extractant is said for ${[...noMethod].join(', ')}: ranges differ between extractants.`);
     const lbAcre = samples.some((s) => s.values.some((v) => v.unit === 'lb/acre' || v.unit === 'kg/ha'));
     if (lbAcre && samples.some((s) => s.basisDepthIn === undefined))
@@ -1008,6 +1010,7 @@ class Reader {
       doubts.add('mg/dm3 is taken with a scoop of 1.0 g/cm3: the report does not say its weight.');
     for (const sample of samples)
       sample.values = sample.values.filter((value) => {
+        if (!isSoilAnalyte(value.analyte) || facts.kind.value !== 'soil') return true;
         const fault = resultFault({
           analyte: value.analyte,
           ...(value.unit ? { unit: value.unit } : {}),
@@ -1069,7 +1072,7 @@ function meaningOf(text: string, { as, unit, method }: TermAnswer): Meaning {
   };
 }
 
-const saidUnit = (analyte: Analyte, text: string): { unit?: ReportUnit; factor?: number } =>
+const saidUnit = (analyte: ReportAnalyte, text: string): { unit?: ReportUnit; factor?: number } =>
   unitOf(analyte, text) ?? {};
 const adviceScale = (text: string): { perThousand?: number } => {
   const perThousand = adviceUnitIn(text);

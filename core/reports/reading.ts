@@ -1,11 +1,10 @@
 import type { LabAdvice } from '../records/soil-test-schema';
-import type { Analyte, Method } from '../records/vocabularies';
+import type { Method } from '../records/vocabularies';
 import type { DayOrder } from '../typed/typed-day';
 import type { DecimalMark } from './terms/values';
 import type { ReportUnit } from './terms/units';
-import type { ReportKind } from './kind-of-report';
-import type { Label } from './terms/label';
-import type { ReportFact } from './terms/names';
+import type { Label, ReportKind } from './terms/label';
+import type { ReportAnalyte, ReportFact } from './terms/names';
 
 /** What a report holds as it was read: nothing of it is stored before somebody says so. */
 
@@ -25,7 +24,7 @@ export interface Term {
 }
 
 export interface ReportValue {
-  analyte: Analyte;
+  analyte: ReportAnalyte;
   value: number;
   unit?: ReportUnit;
   method?: Method;
@@ -47,7 +46,7 @@ export interface ReportValue {
 
 /** What stands in place of a value: `ND`, `n/a`. */
 export interface NotGiven {
-  analyte: Analyte;
+  analyte: ReportAnalyte;
   text: string;
   term: number;
   at: Place;
@@ -121,7 +120,7 @@ export interface FileFacts {
   bufferMethod?: FileFact<Method>;
   phMethod?: FileFact<Method>;
   /** Extractants of single analytes, from notes. */
-  methods: Partial<Record<Analyte, FileFact<Method>>>;
+  methods: Partial<Record<ReportAnalyte, FileFact<Method>>>;
 }
 
 export interface ReportReading {
@@ -140,7 +139,7 @@ export interface ReportReading {
 
 /** What a person said of a label. */
 export interface TermAnswer {
-  as: `analyte:${Analyte}` | `fact:${ReportFact}` | `advice:${keyof LabAdvice}` | 'out';
+  as: `analyte:${ReportAnalyte}` | `fact:${ReportFact}` | `advice:${keyof LabAdvice}` | 'out';
   unit?: ReportUnit;
   method?: Method;
 }

@@ -1,18 +1,21 @@
 import type { LabAdvice, SoilResult, SoilTest } from '../records/soil-test-schema';
 import { UNITS } from '../records/vocabularies';
 import type { ReportSample, ReportValue } from './reading';
+import { isSoilAnalyte } from './terms/names';
 
 const SOIL_UNITS = new Set<string>(UNITS);
 
 /** A value as a result of a soil test; a mass stands before the same cation as percent. */
-function resultOf({ analyte, value, unit, method, qualifier }: ReportValue): SoilResult {
-  return {
+function resultOf({ analyte, value, unit, method, qualifier }: ReportValue): SoilResult[] {
+  if (!isSoilAnalyte(analyte)) return [];
+  const result: SoilResult = {
     analyte,
     value,
     ...(unit && SOIL_UNITS.has(unit) ? { unit: unit as NonNullable<SoilResult['unit']> } : {}),
     ...(method ? { method } : {}),
     ...(qualifier ? { qualifier } : {}),
   };
+  return [result];
 }
 
 /** What the laboratory advises, by line; where it advises one twice, together. */
@@ -42,6 +45,6 @@ export function soilTestOf(sample: ReportSample, id: string, zoneId: string, sam
     results: sample.values
       .filter(({ impossible }) => impossible === undefined)
       .sort((a, b) => Number(a.unit === '%' && a.analyte !== 'OM') - Number(b.unit === '%' && b.analyte !== 'OM'))
-      .map(resultOf),
+      .flatMap(resultOf),
   };
 }

@@ -1,7 +1,7 @@
-import { analyteName } from '@core/records/analytes';
 import { ANALYTES } from '@core/records/vocabularies';
 import type { TermAnswer } from '@core/reports/reading';
 import type { Label, Meaning } from '@core/reports/terms/label';
+import { OTHER_ANALYTES, reportAnalyteName } from '@core/reports/terms/names';
 
 /** What a label may be read as, in words. */
 const FACTS: Partial<Record<string, string>> = {
@@ -24,9 +24,9 @@ const ADVICE = { limeLb: 'lime advised', NLb: 'N advised', P2O5Lb: 'P2O5 advised
 
 export const MEANINGS: { value: TermAnswer['as']; label: string }[] = [
   { value: 'out', label: 'leave it' },
-  ...ANALYTES.map((analyte) => ({
+  ...[...ANALYTES, ...OTHER_ANALYTES].map((analyte) => ({
     value: `analyte:${analyte}` as const,
-    label: `${analyteName(analyte)} (${analyte})`,
+    label: `${reportAnalyteName(analyte)} (${analyte})`,
   })),
   ...Object.entries(FACTS).map(([fact, label]) => ({
     value: `fact:${fact}` as TermAnswer['as'],

@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import type { ZoneTarget } from '@core/files/match-sample';
+import type { IrrigationWater } from '@core/records/case';
 import { placeKey } from '@core/reports/reading';
 import { grouped } from '@core/words/numbers';
 import { WarnGlyph } from '../../ui/glyphs';
@@ -9,6 +10,7 @@ import { WhichBuffer } from '../../ui/which-buffer';
 import { AsItCame, type Selected } from './as-it-came';
 import { KeptList, NotTaken, NotUnderstoodList, WithoutZone } from './beside-values';
 import { FileFactsForm } from './file-facts-form';
+import { OtherKind } from './other-kinds';
 import { Remembered } from './remembered';
 import { SlipQuestion } from './slip-question';
 import { TheReading } from './the-reading';
@@ -22,11 +24,13 @@ export function ReadReportPage({
   reader,
   zones,
   home,
+  onWater,
 }: {
   stage: Extract<Stage, { at: 'read' }>;
   reader: ReportReader;
   zones: readonly ZoneTarget[];
   home: string | undefined;
+  onWater: (water: IrrigationWater) => void;
 }) {
   const { summary, open } = stage;
   const [selected, setSelected] = useState<Selected>();
@@ -127,20 +131,12 @@ export function ReadReportPage({
             onTerm={reader.sayTerm}
           />
           {summary.facts.kind.value !== 'soil' && (
-            <section className="slipbox" aria-label="What the report is of">
-              <p className="sliphead">
-                <WarnGlyph /> <b>{summary.facts.kind.value === 'water' ? 'A report of water' : 'A report of leaves'}</b>{' '}
-                <span>
-                  told by {summary.facts.kind.because}. It is shown, and not stored as a soil test.
-                  {summary.facts.kind.value === 'water' && ' Type what counts of it under Irrigation water, in Read.'}
-                </span>
-              </p>
-              <p className="actions">
-                <Button size="small" onClick={() => reader.say({ kind: 'soil' })}>
-                  It is of soil
-                </Button>
-              </p>
-            </section>
+            <OtherKind
+              summary={summary}
+              home={home}
+              onSoil={() => reader.say({ kind: 'soil' })}
+              onWater={(at) => void reader.water(at).then((water) => water && onWater(water))}
+            />
           )}
           {doubted && (
             <section className="slipbox" aria-label="The unit of the file">

@@ -62,6 +62,8 @@ const summary: ReadSummary = {
   doubts: [],
   slips: [],
   slipCount: 1,
+  waters: [],
+  leaves: [],
   fresh: 1,
   known: 0,
   unmatched: [{ sample: 'Back', count: 1, why: 'no bag' }],

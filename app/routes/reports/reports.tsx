@@ -8,6 +8,7 @@ import { Loading } from '../../ui/loading';
 import { placeHash, placeNow, useLoadedBy, usePlace } from '../../ui/place';
 import { todayIso } from '../../ui/today';
 import { Wordmark } from '../../ui/wordmark';
+import { handOverWater } from '../../work/handed-water';
 import { StageFault } from '../../work/stage-fault';
 import type { Route } from './+types/reports';
 import { ChooseReport } from './choose-report';
@@ -85,7 +86,20 @@ export default function Reports({ loaderData }: Route.ComponentProps) {
             onCancel={reader.cancel}
           />
         )}
-        {stage.at === 'read' && <ReadReportPage stage={stage} reader={reader} zones={targets.zones} home={home} />}
+        {stage.at === 'read' && (
+          <ReadReportPage
+            stage={stage}
+            reader={reader}
+            zones={targets.zones}
+            home={home}
+            onWater={(water) => {
+              if (!propertyId) return;
+              handOverWater(propertyId, water);
+              reader.leave();
+              void navigate(back);
+            }}
+          />
+        )}
         {(stage.at === 'reading' || stage.at === 'storing') && (
           <section aria-live="polite">
             <p>{stage.at === 'reading' ? `Reading ${stage.open.name}` : 'Storing the reports'}</p>

@@ -1,6 +1,6 @@
 import { Button, InputNumber, Radio } from 'antd';
 import { useState } from 'react';
-import { analyteName } from '@core/records/analytes';
+import { reportAnalyteName } from '@core/reports/terms/names';
 import { fixed, significant } from '@core/words/numbers';
 import { WarnGlyph } from '../../ui/glyphs';
 import type { ReadSummary } from '../../workers/report-intake';
@@ -17,9 +17,9 @@ export function SlipQuestion({ slip, onSay }: { slip: Asked; onSay: (value: numb
   const most = Math.max(slip.cec ?? 0, ...slip.candidates.map(({ cmolcPerKg }) => cmolcPerKg ?? 0));
   const candidate = slip.candidates[chosen];
   return (
-    <section className="slipbox" aria-label={`${analyteName(slip.analyte)}, ${slip.label}`}>
+    <section className="slipbox" aria-label={`${reportAnalyteName(slip.analyte)}, ${slip.label}`}>
       <p className="sliphead">
-        <WarnGlyph /> <b>{`${analyteName(slip.analyte)}, ${slip.label}`}</b>{' '}
+        <WarnGlyph /> <b>{`${reportAnalyteName(slip.analyte)}, ${slip.label}`}</b>{' '}
         <span>
           printed {slip.text}: {slip.because.replace(/\.$/, '')}
         </span>
@@ -84,7 +84,7 @@ export function SlipQuestion({ slip, onSay }: { slip: Asked; onSay: (value: numb
           <>
             <InputNumber
               size="small"
-              aria-label={`Value of ${analyteName(slip.analyte)}`}
+              aria-label={`Value of ${reportAnalyteName(slip.analyte)}`}
               value={typed}
               min={0}
               onChange={setTyped}

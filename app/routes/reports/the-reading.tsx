@@ -1,5 +1,5 @@
 import { Button, Select } from 'antd';
-import { analyteName, isMassAnalyte } from '@core/records/analytes';
+import { isMass, reportAnalyteName } from '@core/reports/terms/names';
 import { methodName } from '@core/records/methods';
 import { METHODS, UNITS } from '@core/records/vocabularies';
 import type { TermAnswer } from '@core/reports/reading';
@@ -80,9 +80,9 @@ export function TheReading({ summary, selected, term, nameOf, onSelect, onShow, 
                     <button
                       type="button"
                       onClick={() => onSelect(undefined, row.term)}
-                      aria-label={`${analyteName(meaning.analyte)}: how “${terms[row.term]!.term.text}” is read`}
+                      aria-label={`${reportAnalyteName(meaning.analyte)}: how “${terms[row.term]!.term.text}” is read`}
                     >
-                      {analyteName(meaning.analyte)}
+                      {reportAnalyteName(meaning.analyte)}
                     </button>
                   </th>
                   <td className="small">
@@ -172,7 +172,7 @@ function TermLine({ entry, onTerm }: { entry: ReadSummary['terms'][number]; onTe
         popupMatchSelectWidth={false}
         onChange={(as: TermAnswer['as']) => onTerm(plain, { as })}
       />
-      {meaning.kind === 'analyte' && isMassAnalyte(meaning.analyte) && (
+      {meaning.kind === 'analyte' && isMass(meaning.analyte) && (
         <Select
           size="small"
           aria-label={`Unit of ${term.text}`}

@@ -172,6 +172,12 @@ export function useReport(
       else choose();
     },
     choose: () => choose(),
+    /** Lets the file go without a word: what was read of it goes on elsewhere. */
+    leave: () => {
+      intake.end();
+      sessionStorage.removeItem(UNDER_WAY);
+      choose();
+    },
     say,
     sayTerm: (label: string, answer: TermAnswer | undefined) => {
       const { [label]: _, ...rest } = answers.terms ?? {};
@@ -188,6 +194,7 @@ export function useReport(
     lines: async (page: number, from: number) =>
       (await intake.current()?.call((remote) => remote.lines(page, from))) ?? [],
     picture: async (page: number, width: number) => intake.current()?.call((remote) => remote.picture(page, width)),
+    water: async (at: number) => intake.current()?.call((remote) => remote.water(at)),
     assign: async (sample: string, to: Assigned[string]) => {
       const next = { ...assigned, [sample]: to };
       setAssigned(next);

@@ -1,16 +1,18 @@
 import { distance } from 'fastest-levenshtein';
-import { isMassAnalyte, onlyUnitOf } from '../../records/analytes';
 import { METHOD_HEADERS, METHOD_TABLE, methodNamed } from '../../records/methods';
-import type { Analyte, Method } from '../../records/vocabularies';
+import type { Method } from '../../records/vocabularies';
 import { CM_PER_INCH } from '../../units/conversions';
 import { type Advice, adviceIn } from './advice';
 import {
-  ANALYTE_NAMES,
+  NAMES_OF,
   FACT_NAMES,
   FILLERS,
+  isMass,
   KEPT_NAMES,
   type NamedAnalyte,
+  onlyUnit,
   OXIDES,
+  type ReportAnalyte,
   type ReportFact,
   SATURATION,
 } from './names';
@@ -21,7 +23,7 @@ import { type ReportUnit, unitIn } from './units';
 export type Meaning =
   | {
       kind: 'analyte';
-      analyte: Analyte;
+      analyte: ReportAnalyte;
       unit?: ReportUnit;
       /** What a printed number is multiplied by: an oxide, milligrams a hundred grams, an index. */
       factor?: number;
@@ -35,6 +37,9 @@ export type Meaning =
   | ({ kind: 'advice' } & Advice)
   | { kind: 'kept'; why: string }
   | { kind: 'other'; why?: string };
+
+/** What a report is of. Water and leaves share names with soil, and mean other things by them. */
+export type ReportKind = 'soil' | 'water' | 'tissue';
 
 /** How sure a reading is: certain, sure by what decides it, or a guess. */
 export type Sure = 'certain' | 'sure' | 'guess';
@@ -69,7 +74,7 @@ const OTHER_EXTRACTS: readonly [RegExp, string][] = [
 const STRONG_BRAY = /bray[\s-]*p?[\s-]*(2|ii)\b|\bp-?2\b|strong bray/;
 /** Words of a label that may be short for a nutrient's name, at least so long. */
 const SHORTEST_PREFIX = 4;
-const LONG_NAMES = [...ANALYTE_NAMES].filter(([name]) => name.length >= 5 && !name.includes(' '));
+const LONG_NAMES = [...NAMES_OF.soil].filter(([name]) => name.length >= 5 && !name.includes(' '));
 
 const analyteMeaning = (named: NamedAnalyte, rest: Partial<Extract<Meaning, { kind: 'analyte' }>>): Meaning => {
   const factor = (named.factor ?? 1) * (rest.factor ?? 1);
@@ -88,21 +93,21 @@ const analyteMeaning = (named: NamedAnalyte, rest: Partial<Extract<Meaning, { ki
 function amongWords(words: readonly string[]): NamedAnalyte | undefined {
   for (let length = Math.min(words.length, 5); length >= 1; length--)
     for (let at = 0; at + length <= words.length; at++) {
-      const named = ANALYTE_NAMES.get(words.slice(at, at + length).join(' '));
+      const named = NAMES_OF[of].get(words.slice(at, at + length).join(' '));
       if (!named) continue;
       const others = [...words.slice(0, at), ...words.slice(at + length)];
       const agrees =
-        ANALYTE_NAMES.get(others.join(' '))?.analyte === named.analyte ||
+        NAMES_OF[of].get(others.join(' '))?.analyte === named.analyte ||
         others.every(
           (word) =>
             FILLERS.has(word) ||
             SATURATION.has(word) ||
             (named.analyte === 'pH' && WATER.has(word)) ||
-            ANALYTE_NAMES.get(word)?.analyte === named.analyte,
+            NAMES_OF[of].get(word)?.analyte === named.analyte,
         );
       if (agrees) {
         // Phosphorus P2O5 is the oxide, whichever of the two was found first
-        const special = others.map((word) => ANALYTE_NAMES.get(word)).find((other) => other?.factor ?? other?.method);
+        const special = others.map((word) => NAMES_OF[of].get(word)).find((other) => other?.factor ?? other?.method);
         return special ?? named;
       }
     }
@@ -135,15 +140,19 @@ const CACHE_MOST = 20_000;
 const cache = new Map<string, Label>();
 /** Labels that a person gave a meaning, while their file is read. */
 let said: ReadonlyMap<string, Label> = new Map();
+/** What the report is of that is being read. */
+let of: ReportKind = 'soil';
 
 /** Reads with labels whose meaning a person has said, by their text as `plain` writes it; they stand before every guess. */
-export function readingWith<T>(labels: ReadonlyMap<string, Label>, read: () => T): T {
-  const before = said;
+export function readingWith<T>(labels: ReadonlyMap<string, Label>, kind: ReportKind, read: () => T): T {
+  const [before, ofBefore] = [said, of];
   said = labels;
+  of = kind;
   try {
     return read();
   } finally {
     said = before;
+    of = ofBefore;
   }
 }
 
@@ -154,7 +163,7 @@ export function readingWith<T>(labels: ReadonlyMap<string, Label>, read: () => T
 export function readLabel(text: string, advised = false): Label {
   const answered = said.size > 0 ? said.get(plain(text)) : undefined;
   if (answered) return answered;
-  const key = `${advised ? '!' : ''}${text}`;
+  const key = `${advised ? '!' : ''}${of === 'soil' ? '' : `${of}:`}${text}`;
   let label = cache.get(key);
   if (!label) {
     label = readAnew(text, advised);
@@ -179,24 +188,28 @@ function readAnew(text: string, advised: boolean): Label {
 const METHODS_OF_PH = new Set<Method>(['water-1:1', 'water-1:2', 'saturated-paste', 'cacl2']);
 
 /** The method, or the extract that no range is for, that a text names for an analyte. */
-export const extractFor = (analyte: Analyte, text: string): { method?: Method; otherExtract?: string } => {
+export const extractFor = (analyte: ReportAnalyte, text: string): { method?: Method; otherExtract?: string } => {
   const words = plain(text);
-  const otherExtract = isMassAnalyte(analyte)
-    ? OTHER_EXTRACTS.find(([pattern]) => pattern.test(words))?.[1]
-    : undefined;
+  const otherExtract = isMass(analyte) ? OTHER_EXTRACTS.find(([pattern]) => pattern.test(words))?.[1] : undefined;
   return otherExtract ? { otherExtract } : methodFor(analyte, methodNamed(words));
 };
 
 /** A method that is one for this analyte; for a nutrient a method of pH or salts is an extract that no range is for. */
-function methodFor(analyte: Analyte, method: Method | undefined): { method?: Method; otherExtract?: string } {
+function methodFor(analyte: ReportAnalyte, method: Method | undefined): { method?: Method; otherExtract?: string } {
   if (!method) return {};
   const { of, name } = METHOD_TABLE[method];
   if (analyte === 'pH') return METHODS_OF_PH.has(method) ? { method } : {};
   if (analyte === 'buffer-pH') return of === 'buffer' ? { method } : {};
-  if (isMassAnalyte(analyte) || analyte === 'acidity')
+  if (isMass(analyte) || analyte === 'acidity')
     return of === 'nutrients' ? { method } : of === 'pH' || of === 'salts' ? { otherExtract: name } : {};
   return of === 'buffer' ? {} : { method };
 }
+
+/** In water a litre is a litre, and a part per million a milligram of it. */
+const inWater = (printed: ReturnType<typeof unitIn>): ReturnType<typeof unitIn> =>
+  of === 'water' && printed && (printed.unit === 'mg/dm3' || printed.unit === 'ppm')
+    ? { ...printed, unit: 'mg/L' }
+    : printed;
 
 function readBare(text: string, advised: boolean): Label {
   const words = plain(text);
@@ -205,14 +218,14 @@ function readBare(text: string, advised: boolean): Label {
   if (STRONG_BRAY.test(words))
     return { meaning: { kind: 'kept', why: KEPT_NAMES.get('p2') as string }, sure: 'certain' };
   const whole = wordsOf(words.replace(/#(?![ ]?\/)/, ' no '));
-  const exact = ANALYTE_NAMES.get(whole.join(' '));
+  const exact = NAMES_OF[of].get(whole.join(' '));
   const known = fact(whole);
   if (known && !exact) return { meaning: { kind: 'fact', fact: known }, sure: 'certain' };
   const kept = KEPT_NAMES.get(whole.join(' '));
   if (kept && !exact) return { meaning: { kind: 'kept', why: kept }, sure: 'certain' };
 
   const method = methodNamed(words);
-  const printed = unitIn(words);
+  const printed = inWater(unitIn(words));
   let rest = printed?.rest ?? words;
   for (const pattern of METHOD_HEADERS) rest = rest.replace(pattern, ' ');
   for (const [pattern] of OTHER_EXTRACTS) rest = rest.replace(pattern, ' ');
@@ -233,7 +246,7 @@ function readBare(text: string, advised: boolean): Label {
   if (/\d[.,]\d/.test(rest.replace(/0?[.,]01 ?m\b/, ' '))) return { meaning: { kind: 'other' }, sure: 'guess' };
   const tokens = wordsOf(rest).filter((word) => !(method && /^([1-3]|i{1,3})$/.test(word)));
   const name = tokens.join(' ');
-  const byName = exact ?? ANALYTE_NAMES.get(name) ?? amongWords(tokens);
+  const byName = exact ?? NAMES_OF[of].get(name) ?? amongWords(tokens);
   const near = byName ? undefined : nearly(tokens);
   const named = byName ?? near?.named;
   if (!named) {
@@ -248,12 +261,12 @@ function readBare(text: string, advised: boolean): Label {
     return { meaning: { kind: 'other', why: OXIDE_UNSURE }, sure: 'guess' };
   const saturation =
     whole.some((word) => word === 'saturation' || word === 'sat' || word === 'bs') || /\bbase\b/.test(words);
-  const unit: ReportUnit | undefined = printed?.unit ?? (saturation && isMassAnalyte(analyte) ? '%' : undefined);
+  const unit: ReportUnit | undefined = printed?.unit ?? (saturation && isMass(analyte) ? '%' : undefined);
   const fits = unit === undefined || unitFits(analyte, unit);
   if (!fits) return { meaning: { kind: 'other', why: `${analyte} is never in ${unit}` }, sure: 'guess' };
   const because = near ? `spelled nearly like ${near.name}` : named.says;
   // g/kg of organic matter is a tenth of a percent, not a thousand ppm
-  const percent = unit === 'ppm' && onlyUnitOf(analyte) === '%';
+  const percent = unit === 'ppm' && onlyUnit(analyte) === '%';
   return {
     meaning: analyteMeaning(named, {
       ...(oxide ? { oxide: true as const } : {}),
@@ -267,10 +280,15 @@ function readBare(text: string, advised: boolean): Label {
 }
 
 /** Whether a unit can be one of this analyte: a mass in soil has many, organic matter one. */
-export function unitFits(analyte: Analyte, unit: ReportUnit): boolean {
-  if (isMassAnalyte(analyte)) return unit !== 'dS/m';
-  const only = onlyUnitOf(analyte);
+export function unitFits(analyte: ReportAnalyte, unit: ReportUnit): boolean {
+  if (isMass(analyte)) return unit !== 'dS/m';
+  const only = onlyUnit(analyte);
   if (analyte === 'pH' || analyte === 'buffer-pH' || analyte === 'SAR')
     return unit === 'index' || unit === 'ppm' || unit === '%' ? unit === 'index' : false;
-  return only === undefined || only === unit || (only === '%' && unit === 'ppm') || (only === 'dS/m' && unit === 'ppm');
+  return (
+    only === undefined ||
+    only === unit ||
+    (only === '%' && unit === 'ppm') ||
+    (only === 'dS/m' && (unit === 'ppm' || unit === 'mg/L'))
+  );
 }

@@ -1,4 +1,5 @@
-import { ANALYTE_TABLE } from '../../records/analytes';
+import { ANALYTE_TABLE, isMassAnalyte, onlyUnitOf } from '../../records/analytes';
+import type { SoilResult } from '../../records/soil-test-schema';
 import { type Analyte, ANALYTES, type Method } from '../../records/vocabularies';
 
 /** What a report says beside its results. */
@@ -31,9 +32,30 @@ export const REPORT_FACTS = [
 ] as const;
 export type ReportFact = (typeof REPORT_FACTS)[number];
 
+/** What only water or leaves are tested for. */
+export const OTHER_ANALYTES = ['HCO3', 'CO3', 'Cl', 'N'] as const;
+export type ReportAnalyte = Analyte | (typeof OTHER_ANALYTES)[number];
+const OTHER_NAMES: Record<(typeof OTHER_ANALYTES)[number], string> = {
+  HCO3: 'Bicarbonate',
+  CO3: 'Carbonate',
+  Cl: 'Chloride',
+  N: 'Nitrogen',
+};
+const isOther = (analyte: ReportAnalyte): analyte is (typeof OTHER_ANALYTES)[number] => analyte in OTHER_NAMES;
+/** Whether a soil is tested for it. */
+export const isSoilAnalyte = (analyte: ReportAnalyte): analyte is Analyte => !isOther(analyte);
+/** The name of an analyte of any report. */
+export const reportAnalyteName = (analyte: ReportAnalyte): string =>
+  isOther(analyte) ? OTHER_NAMES[analyte] : ANALYTE_TABLE[analyte].name;
+/** Whether its number means nothing without a unit. */
+export const isMass = (analyte: ReportAnalyte): boolean => isOther(analyte) || isMassAnalyte(analyte);
+/** The one unit it comes in, if it does. */
+export const onlyUnit = (analyte: ReportAnalyte): SoilResult['unit'] =>
+  isOther(analyte) ? undefined : onlyUnitOf(analyte);
+
 /** An analyte under a name that says more than which it is. */
 export interface NamedAnalyte {
-  analyte: Analyte;
+  analyte: ReportAnalyte;
   method?: Method;
   /** What the printed number is multiplied by: an oxide to its element, an index to its pH. */
   factor?: number;
@@ -106,6 +128,23 @@ export const ANALYTE_NAMES: ReadonlyMap<string, NamedAnalyte> = new Map<string, 
   ),
   ...Object.entries(SPECIAL),
 ]);
+
+const also = (list: Readonly<Record<string, ReportAnalyte>>): ReadonlyMap<string, NamedAnalyte> =>
+  new Map<string, NamedAnalyte>([
+    ...ANALYTE_NAMES,
+    ...Object.entries(list).flatMap(([names, analyte]) => names.split(',').map((name) => [name, { analyte }] as const)),
+  ]);
+/** Names by what the report is of: carbonate of water is dissolved, and nitrogen of leaves is all of it. */
+export const NAMES_OF: Readonly<Record<'soil' | 'water' | 'tissue', ReadonlyMap<string, NamedAnalyte>>> = {
+  soil: ANALYTE_NAMES,
+  water: also({
+    'hco3,bicarbonate,bicarbonates,bikarbonat,bicarbonato,bicarbonatos,hydrogen carbonate': 'HCO3',
+    'co3,carbonate,carbonates,karbonat,carbonato,carbonatos': 'CO3',
+    'cl,chloride,chlorides,chlorid,chlorure,chlorures,cloruro,cloruros': 'Cl',
+    'ecw,tds,total dissolved solids,dissolved solids': 'EC',
+  }),
+  tissue: also({ 'n,nitrogen,total n,total nitrogen,n total,stickstoff,azote,nitrogeno': 'N' }),
+};
 
 /** Measured by laboratories and not judged here: kept as words, with the reason. */
 const KEPT: readonly [string, string][] = [

@@ -6,6 +6,8 @@ import { sayDate } from '@core/words/days';
 import { showExact } from '@core/words/numbers';
 import { Substances } from '../../../ui/substance';
 import { Fig } from '../../../ui/fig';
+import { handedWater, letGoOfWater } from '../../../work/handed-water';
+import { usePropertyWork } from '../../../work/property-work';
 import { WaterModal } from './water-modal';
 
 const NAME: Record<WaterFinding['of'], { title: string; unit: string }> = {
@@ -27,7 +29,10 @@ export function IrrigationWater({
   prescribed: WaterPrescription | undefined;
   irrigated: boolean;
 }) {
-  const [editing, setEditing] = useState(false);
+  const { file } = usePropertyWork();
+  // a water report that was read in opens the form filled with it
+  const [handed] = useState(() => handedWater(file.property.id));
+  const [editing, setEditing] = useState(handed !== undefined);
   return (
     <section className="water" aria-labelledby="water-h">
       <div className="waterhead">
@@ -63,7 +68,16 @@ export function IrrigationWater({
           ))}
         </ul>
       )}
-      {editing && <WaterModal water={water} onClose={() => setEditing(false)} />}
+      {editing && (
+        <WaterModal
+          water={water}
+          read={handed}
+          onClose={() => {
+            letGoOfWater();
+            setEditing(false);
+          }}
+        />
+      )}
     </section>
   );
 }

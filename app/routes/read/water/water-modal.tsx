@@ -8,11 +8,20 @@ import type { ReadAnswer, ReadSent } from '../read-action';
 import { type TypedWater, typedFromWater, WATER_FIELDS } from './water-from-typed';
 
 /** The analysis of the irrigation water, typed from its report. */
-export function WaterModal({ water, onClose }: { water: IrrigationWater | undefined; onClose: () => void }) {
+export function WaterModal({
+  water,
+  read,
+  onClose,
+}: {
+  water: IrrigationWater | undefined;
+  /** What a report said that was read in; it stands over what was kept. */
+  read?: IrrigationWater;
+  onClose: () => void;
+}) {
   const { file } = usePropertyWork();
   const { typed, type, faults, offered, send } = useTypedSlip<TypedWater, ReadSent, ReadAnswer>(
     `${file.property.id}/irrigation-water`,
-    () => typedFromWater(water),
+    () => typedFromWater(read ? { ...water, ...read } : water),
     onClose,
   );
   const save = () => void send({ intent: 'water', typed });
