@@ -15,7 +15,10 @@ const zones = [
   zone('q', 'Mill', 'c', 'Court'),
 ];
 const codes = [{ code: 'QLS-27-01', propertyId: 'p', zoneId: 'b', sampleId: 's', takenOn: '2027-03-02' }];
-const sample = (label: string, property?: string) => ({ label, names: { sample: label, ...(property ? { property } : {}) } });
+const sample = (label: string, property?: string) => ({
+  label,
+  names: { sample: label, ...(property ? { property } : {}) },
+});
 
 describe('finding the zone of a sample', () => {
   const anywhere = new SampleMatcher(codes, zones, undefined);

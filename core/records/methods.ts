@@ -15,7 +15,11 @@ export const METHOD_TABLE: Readonly<Record<Method, MethodRow>> = {
   olsen: { name: 'Olsen', of: 'nutrients', header: /olsen|nahco3|sodium bicarb/ },
   'modified-morgan': { name: 'modified Morgan', of: 'nutrients', header: /mod(ified|\.)? ?morgan/ },
   morgan: { name: 'Morgan', of: 'nutrients', header: /morgan/ },
-  'ammonium-acetate': { name: 'ammonium acetate', of: 'nutrients', header: /acetate|acetat\b|acetato|\bnh4o?ac\b|\bam ?(ac|oac)\b/ },
+  'ammonium-acetate': {
+    name: 'ammonium acetate',
+    of: 'nutrients',
+    header: /acetate|acetat\b|acetato|\bnh4o?ac\b|\bam ?(ac|oac)\b/,
+  },
   dtpa: { name: 'DTPA', of: 'nutrients', header: /dtpa/ },
   'hot-water': { name: 'hot water', of: 'nutrients', header: /hot[ -]water/ },
   smp: { name: 'SMP', of: 'buffer', header: /\bsmp\b|shoemaker/ },
