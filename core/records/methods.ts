@@ -9,7 +9,7 @@ export interface MethodRow {
 }
 
 export const METHOD_TABLE: Readonly<Record<Method, MethodRow>> = {
-  'mehlich-3': { name: 'Mehlich-3', of: 'nutrients', header: /mehlich[ -]*(3|iii)|\bm-?(3|iii)\b/ },
+  'mehlich-3': { name: 'Mehlich-3', of: 'nutrients', header: /mehlich[ -]*(?:p[ -]*)?(3|iii)|\bm-?(3|iii)\b/ },
   'mehlich-1': { name: 'Mehlich-1', of: 'nutrients', header: /mehlich[ -]*(1|i)\b|\bm-?1\b|double[ -]acid/ },
   'bray-p1': { name: 'Bray P1', of: 'nutrients', header: /bray/ },
   olsen: { name: 'Olsen', of: 'nutrients', header: /olsen|nahco3|sodium bicarb/ },

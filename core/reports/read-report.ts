@@ -798,8 +798,20 @@ class Reader {
       let sample: ReportSample;
       if (identified) {
         const key = [...NAME_FACTS, 'sampledOn' as const].map((fact) => rowFacts[fact]?.text ?? '').join('|');
+        const before = open.get(key);
+        // the same analyte again is another sample's, whatever tells the two apart
+        const again =
+          before !== undefined &&
+          meaning.kind === 'analyte' &&
+          before.values.some(
+            (v) => v.analyte === meaning.analyte && plain(this.terms[v.term]!.text) === plain(name.text),
+          );
+        if (again)
+          this.doubts.add(
+            `${name.text} stands twice under ${before.label}: the second was taken for another sample. Which column names the samples?`,
+          );
         sample =
-          open.get(key) ??
+          (again ? undefined : before) ??
           this.sampleOf({ ...withoutNames(this.factsOver(table.page, line.no)), ...rowFacts }, table.page, line, table);
         open.set(key, sample);
       } else sample = this.pageSample(table.page, page.lines[table.rows[0]!]!, table);

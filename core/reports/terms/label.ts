@@ -103,6 +103,7 @@ function amongWords(words: readonly string[]): NamedAnalyte | undefined {
             FILLERS.has(word) ||
             SATURATION.has(word) ||
             (named.analyte === 'pH' && WATER.has(word)) ||
+            (named.analyte === 'NO3-N' && word === 'n') ||
             NAMES_OF[of].get(word)?.analyte === named.analyte,
         );
       if (agrees) {
@@ -128,12 +129,16 @@ function nearly(words: readonly string[]): { named: NamedAnalyte; name: string }
 
 const WATER: ReadonlySet<string> = new Set(['water', 'h2o', 'wasser', 'eau', 'agua']);
 
+const WHOSE = /^(grower|client|customer|your|owner|farmer|submitter|sender|kunden|turf|soil) /;
+
 const fact = (words: readonly string[]): ReportFact | undefined => {
   const whole = words.join(' ');
   const exact = FACT_NAMES.get(whole);
   // the number of a client is not the client
   if (exact || KEPT_NAMES.has(whole)) return exact;
-  return FACT_NAMES.get(whole.replace(/ (no|nr|id|number|code|name)$/, ''));
+  const bare = whole.replace(/ (no|nr|id|number|code|name|ref|reference)$/, '');
+  // the grower's sample is the sample
+  return FACT_NAMES.get(bare) ?? FACT_NAMES.get(bare.replace(WHOSE, '')) ?? FACT_NAMES.get(whole.replace(WHOSE, ''));
 };
 
 const CACHE_MOST = 20_000;

@@ -150,7 +150,10 @@ export const NAMES_OF: Readonly<Record<'soil' | 'water' | 'tissue', ReadonlyMap<
 const KEPT: readonly [string, string][] = [
   ['p2,strong bray,bray p2,bray 2 p,bray 2', 'strong Bray phosphorus: not judged here'],
   ['ph kcl,kcl ph', 'pH in KCl: neither the water nor the CaCl2 scale'],
-  ['woodruff,woodruff buffer,buffer ph woodruff,woodruff buffer ph', 'Woodruff buffer: no lime equation for it here'],
+  [
+    'woodruff,wdrf,wdrf buffer ph,wdrf buffer,woodruff buffer,buffer ph woodruff,woodruff buffer ph',
+    'Woodruff buffer: no lime equation for it here',
+  ],
   [
     'enr,estimated nitrogen release,est n release',
     'estimated nitrogen release: the year’s nitrogen goes by organic matter here',
@@ -244,7 +247,10 @@ const FACTS: readonly [ReportFact, string][] = [
   ],
   ['qualifier', 'qualifier,flag,sign,q'],
   ['unit', 'unit,units,uom,einheit,einheiten,unite,unites,unidad,unidades'],
-  ['method', 'method,methods,test method,extractant,extraction,extraction method,methode,verfahren,metodo,extractante'],
+  [
+    'method',
+    'method,methods,test method,extract,extracting solution,extractant,extraction,extraction method,methode,verfahren,metodo,extractante',
+  ],
   ['buffer-method', 'buffer method,buffermethod,buffer used'],
   ['P-method', 'p method,pmethod,phosphorus method'],
   [
