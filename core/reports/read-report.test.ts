@@ -246,3 +246,45 @@ describe('water and leaves', () => {
     ]);
   });
 });
+
+describe('a page', () => {
+  it('holds one letter under another, each with its own sample', () => {
+    const letter = (id: string, ph: string, k: string) =>
+      `Sample ID     Lab Number    Date Sampled\n${id}         99-12         10/14/2026\n\nNutrient            Your Soil    Optimum      Status\nSoil pH             ${ph}          6.0 - 7.0    OK\nPotassium (ppm)     ${k}           90 - 150     Low\n\n`;
+    const { samples, rejected } = read(
+      `Extraction: Mehlich III\n\n${letter('Lot A', '6.1', '74')}${letter('Lot B', '5.4', '99')}`,
+    );
+    expect(samples.map((sample) => [sample.label, sample.sampledOn, values(sample)])).toEqual([
+      ['Lot A', '2026-10-14', { pH: 6.1, K: 74 }],
+      ['Lot B', '2026-10-14', { pH: 5.4, K: 99 }],
+    ]);
+    expect(rejected).toEqual([]);
+  });
+  it('has headings over several columns, one of them standing between two', () => {
+    const { samples, kept } = read(
+      [
+        '            Organic  Phosphorus        pH          CEC       Percent Base Saturation',
+        'Number      Matter   P1    P2     Soil  Buffer   meq/100g    K     Mg',
+        '            %        ppm   ppm                              %      %',
+        '1           3.1      24 M  41 M   6.2   6.8      8.4        3.0   12.1',
+        '2           2.6      12 L  22 L   5.6   6.6      7.0        2.2   10.0',
+      ].join('\n'),
+    );
+    expect(samples.map(values)).toEqual([
+      { OM: 3.1, P: 24, pH: 6.2, 'buffer-pH': 6.8, CEC: 8.4, 'K%': 3, 'Mg%': 12.1 },
+      { OM: 2.6, P: 12, pH: 5.6, 'buffer-pH': 6.6, CEC: 7, 'K%': 2.2, 'Mg%': 10 },
+    ]);
+    expect(samples[0]!.values.find((v) => v.analyte === 'P')?.method).toBe('bray-p1');
+    expect(kept.some(({ because }) => because.includes('strong Bray'))).toBe(true);
+  });
+  it('names a grower’s sample; the same analyte twice under one name is two samples', () => {
+    const long = 'Field,Grower Sample,Test,Extract,Value,Unit\nF1,G4,P,M3,33,mg/kg\nF1,G5,P,M3,21,mg/kg\n';
+    expect(read(long).samples.map(({ label, values: all }) => [label, all[0]?.value, all[0]?.method])).toEqual([
+      ['G4', 33, 'mehlich-3'],
+      ['G5', 21, 'mehlich-3'],
+    ]);
+    const unnamed = read(long.replace('Grower Sample', 'Qx'));
+    expect(unnamed.samples).toHaveLength(2);
+    expect(unnamed.doubts.join()).toContain('stands twice under F1');
+  });
+});

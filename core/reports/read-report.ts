@@ -395,7 +395,9 @@ class Reader {
       this.fault(sample, analyte, line, cell.text, page, found.because);
       return;
     }
-    const { unit, method, factor } = found;
+    const { unit, method } = found;
+    // a buffer index is ten times its pH; where it is printed as a pH it is one
+    const factor = analyte === 'buffer-pH' && read.value < 10 ? 1 : found.factor;
     const value: ReportValue = {
       analyte,
       value: factor === 1 ? read.value : clean(read.value * factor),

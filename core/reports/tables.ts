@@ -186,9 +186,14 @@ function longTable(
     const line = lines[i]!;
     if (line.cells.length === 0) continue;
     if (isLongHeading(line) || headingScore(line) >= HEADS) break;
-    const has = (column: number) =>
-      line.cells.some((cell) => columnAt(cell, columns) === column && overlap(cell, columns[column]!) > 0);
-    if (has(names) && line.cells.length > 1) {
+    // names of facts in a line begin the next sample's
+    if (line.cells.filter(({ text }) => isFactOfSample(factOf(text))).length > 1) break;
+    const named = line.cells.find((cell) => columnAt(cell, columns) === names);
+    const isRow =
+      named !== undefined &&
+      (readLabel(named.text).meaning.kind !== 'other' ||
+        line.cells.some((cell) => cell !== named && isValueText(cell.text)));
+    if (isRow && line.cells.length > 1) {
       strays = 0;
       rows.push(i);
     } else if (page.kind === 'paper' && (isAdviceHeading(line.cells[0]!.text) || ++strays > MOST_STRAY_LINES)) break;
@@ -239,12 +244,14 @@ function acrossTable(
   const headings = Array.from({ length: last - core + 1 }, (_, k) => lines[core + k]!);
   const columns: Column[] = spans.map((span) => ({ ...span, text: '', label: readLabel('') }));
   const texts = columns.map(() => [] as string[]);
+  const headed = new Set<number>();
   const places: ({ line: number; from: number } | undefined)[] = columns.map(() => undefined);
   for (const line of headings)
     for (const cell of line.cells) {
       const at = columnAt(cell, spans);
       if (at === -1) continue;
       texts[at]!.push(cell.text);
+      if (line === headings[0]) headed.add(at);
       places[at] ??= { line: line.no, from: cell.from };
     }
   let first = core;
@@ -257,7 +264,9 @@ function acrossTable(
   }
   columns.forEach((column, i) => {
     column.text = texts[i]!.join(' ');
-    const over = groups.flatMap((line) => overTexts(line, spans[i]!, isPaper, spans));
+    // a heading over two columns may stand between them
+    const between = headed.has(i) || texts[i]!.length === 0 ? [] : overTexts(headings[0]!, spans[i]!, isPaper, spans);
+    const over = [...groups.flatMap((line) => overTexts(line, spans[i]!, isPaper, spans)), ...between];
     column.label = readHeading(texts[i]!, over);
     if (places[i]) column.at = places[i]!;
     if (column.label.meaning.kind === 'other' && over.length > 0 && column.text === '') column.text = over.join(' ');
@@ -329,6 +338,7 @@ function isUnderHeading(line: Line): boolean {
   let telling = 0;
   for (const { text } of line.cells) {
     if (isUnitOnly(text) || methodNamed(text) !== undefined || /^\(?\s*(water|h2o)\s*\)?$/i.test(text)) telling++;
+    else if (/^100 ?(g|cc|ml|cm3)\)?$/i.test(text)) telling++;
     else if (isNumberText(text) || /^[<>]?\d/.test(text)) return false;
     else if (unitIn(text) || isAnalyte(readLabel(text))) telling++;
     else telling -= 0.4;
@@ -349,16 +359,24 @@ function isOverHeading(line: Line, spans: readonly Span[], below: Line): boolean
   );
 }
 
-/** What a line of group headings says over a column; in a file a heading reaches to the next one. */
+/** What a line of group headings says over a column: what overlaps it, else the nearest; in a file a heading reaches to the next one. */
 function overTexts(line: Line, span: Span, isPaper: boolean, spans: readonly Span[]): string[] {
-  return line.cells
-    .filter((cell, i) => {
-      if (isPaper) return overlap(cell, span) > 0;
-      const next = line.cells[i + 1];
-      return span.from >= cell.from && span.from < Math.max(cell.to, next ? next.from : spans.at(-1)!.to);
-    })
-    .map((cell) => cell.text);
+  if (!isPaper)
+    return line.cells
+      .filter((cell, i) => {
+        const next = line.cells[i + 1];
+        return span.from >= cell.from && span.from < Math.max(cell.to, next ? next.from : spans.at(-1)!.to);
+      })
+      .map((cell) => cell.text);
+  const over = line.cells.filter((cell) => overlap(cell, span) > 0);
+  if (over.length > 0) return over.map((cell) => cell.text);
+  // a word in the middle over two columns may stand over neither
+  const [nearest] = line.cells
+    .filter((cell) => overlap(cell, span) > -BESIDE_PT)
+    .sort((a, b) => overlap(b, span) - overlap(a, span));
+  return nearest ? [nearest.text] : [];
 }
+const BESIDE_PT = 25;
 
 /** A column's heading: its own lines, and what the lines over it add of unit, method, or the first half of a name. */
 export function readHeading(own: readonly string[], over: readonly string[]): Label {

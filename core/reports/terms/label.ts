@@ -249,7 +249,9 @@ function readBare(text: string, advised: boolean): Label {
 
   // a number with decimals belongs to no label; 0.01 M calcium chloride does
   if (/\d[.,]\d/.test(rest.replace(/0?[.,]01 ?m\b/, ' '))) return { meaning: { kind: 'other' }, sure: 'guess' };
-  const tokens = wordsOf(rest).filter((word) => !(method && /^([1-3]|i{1,3})$/.test(word)));
+  const tokens = wordsOf(rest).filter(
+    (word) => !(method && /^([1-3]|i{1,3})$/.test(word)) && !(word === '%' && printed?.unit === '%'),
+  );
   const name = tokens.join(' ');
   const byName = exact ?? NAMES_OF[of].get(name) ?? amongWords(tokens);
   const near = byName ? undefined : nearly(tokens);
