@@ -291,16 +291,16 @@ const intake = {
     reading = read;
     slips = slipsOf(read);
     await match(where);
-    return summary(0, answers);
+    return summary(0);
   },
 
   /** Finds zones anew for what is read. */
   async match(where: Intake, from: number): Promise<ReadSummary> {
     await match(where);
-    return summary(from, {});
+    return summary(from);
   },
 
-  show: (from: number): ReadSummary => summary(from, {}),
+  show: (from: number): ReadSummary => summary(from),
 
   /** What a sample of water says, as the property keeps it. */
   water: (at: number): IrrigationWater | undefined =>
@@ -430,7 +430,7 @@ const rejectedNow = (): { place: string; because: string; text: string }[] => {
   ];
 };
 
-function summary(from: number, _answers: ReaderAnswers): ReadSummary {
+function summary(from: number): ReadSummary {
   const now = reading!;
   const counts = new Map<number, number>();
   let [values, notGiven, ratings] = [0, 0, 0];

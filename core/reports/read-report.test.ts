@@ -288,3 +288,15 @@ describe('a page', () => {
     expect(unnamed.doubts.join()).toContain('stands twice under F1');
   });
 });
+
+describe('samples that no page names', () => {
+  it('are told apart by what they repeat, and said', () => {
+    const list = (ph: string, k: string) => `Soil pH ${ph}\nPotassium ${k} ppm\nCEC 8.1\n`;
+    const { samples, doubts } = read(`${list('5.8', '61')}\n\n${list('6.4', '90')}`);
+    expect(samples.map(values)).toEqual([
+      { pH: 5.8, K: 61, CEC: 8.1 },
+      { pH: 6.4, K: 90, CEC: 8.1 },
+    ]);
+    expect(doubts.join()).toContain('taken for another sample');
+  });
+});

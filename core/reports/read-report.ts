@@ -186,7 +186,8 @@ class Reader {
             column &&
             overlap(cell, column) > 0 &&
             column.label.meaning.kind === 'analyte' &&
-            valueFrom(cell.text, this.decimal) !== undefined
+            // how numbers are written is not told yet
+            (valueFrom(cell.text) ?? valueFrom(cell.text, ',')) !== undefined
           );
         });
         return values.length >= 2 && !here.claimed.has(at) ? [at] : [];
@@ -589,12 +590,31 @@ class Reader {
     const named = NAME_FACTS.some((fact) => fact !== 'property' && facts[fact] !== undefined);
     if (!named) {
       const before = this.samples.at(-1);
-      if (before && (before.page === page || page - before.page <= 1)) return before;
+      const repeats = before ? this.repeats(before, table) : false;
+      if (before && page - before.page <= 1 && !repeats) return before;
+      if (repeats) {
+        this.doubts.add(
+          `The results after ${before!.label} name no sample and repeat its analytes: they were taken for another sample.`,
+        );
+        return this.sampleOf(facts, page, line, table, `sample ${this.samples.length + 1}`);
+      }
     }
     const names = NAME_FACTS.map((fact) => facts[fact]?.text ?? '').join('|');
     const before = this.samples.findLast((s) => NAME_FACTS.map((fact) => s.names[fact] ?? '').join('|') === names);
     if (before) return before;
     return this.sampleOf(facts, page, line, table, named ? undefined : `sample ${this.samples.length + 1}`);
+  }
+
+  /** Whether a table begins another sample: most of what it names was read for this one from another table. */
+  private repeats(sample: ReportSample, table: ReportTable): boolean {
+    if (this.ofTable.get(sample) === table) return false;
+    const labels =
+      table.kind === 'down' ? table.rows.map((row) => row.label) : table.columns.map((column) => column.label);
+    const named = labels.flatMap(({ meaning }) =>
+      meaning.kind === 'analyte' && meaning.unit !== '%' ? [meaning.analyte] : [],
+    );
+    const again = named.filter((analyte) => sample.values.some((v) => v.analyte === analyte));
+    return again.length >= 2 && again.length > named.length / 2;
   }
 
   private across(page: ReportPage, table: AcrossTable): void {
@@ -843,13 +863,12 @@ class Reader {
         row.cells.find((cell) => table.parts.some((p) => p.kind === kind && overlap(cell, p.span) > 0))?.text;
       const unit = row.cells.find((cell) => isUnitOnly(cell.text))?.text ?? part('unit');
       const method = part('method');
-      const inColumn = (cell: Cell) => table.samples.findIndex((span) => overlap(cell, span) > 0);
-      const loose =
-        table.samples.length > 1 || row.cells.some((cell) => inColumn(cell) !== -1)
-          ? undefined
-          : row.cells.find((cell) => valueFrom(cell.text, this.decimal)?.value !== undefined);
+      // of one list the value is told by what it is, of several columns by where it stands
+      const [only] = table.samples.length > 1 ? [] : row.cells.filter((cell) => this.isValueOf(cell, meaning));
+      const inColumn = (cell: Cell) =>
+        table.samples.length > 1 ? table.samples.findIndex((span) => overlap(cell, span) > 0) : cell === only ? 0 : -1;
       for (const cell of row.cells) {
-        const column = cell === loose ? 0 : inColumn(cell);
+        const column = inColumn(cell);
         if (column === -1) continue;
         const sample = byColumn[column]!;
         if (meaning.kind === 'advice') this.advice(sample, term, cell, line, table.page, unit);
@@ -877,6 +896,11 @@ class Reader {
           at,
         );
     }
+  }
+
+  /** Whether a cell beside a name is its value; advice is a number with words behind it. */
+  private isValueOf({ text }: Cell, meaning: Meaning): boolean {
+    return valueFrom(text, this.decimal) !== undefined || (meaning.kind === 'advice' && /^\d/.test(text));
   }
 
   private sampleOfColumn(column: SampleColumn, table: DownTable, line: Line): ReportSample {
@@ -924,7 +948,7 @@ class Reader {
     }
     if (perThousand === undefined)
       this.doubts.add(
-        `The laboratory’s advice “${text.slice(0, 60)}” names no unit: lb an acre and lb per 1000 differ by forty-four times. It is kept as words.`,
+        `The laboratory’s advice “${text.slice(0, 60)}” names no unit: pounds an acre and pounds per 1000 ft2 differ by forty-four times. It is kept as words.`,
       );
     sample.recommendations.push({
       of: perThousand === undefined ? 'words' : meaning.of,
@@ -1023,17 +1047,12 @@ class Reader {
     if (samples.some((s) => s.scoopGPerCm3 === undefined && s.values.some((v) => v.unit === 'mg/dm3')))
       doubts.add('mg/dm3 is taken with a scoop of 1.0 g/cm3: the report does not say its weight.');
     for (const sample of samples)
-      sample.values = sample.values.filter((value) => {
-        if (!isSoilAnalyte(value.analyte) || facts.kind.value !== 'soil') return true;
-        const fault = resultFault({
-          analyte: value.analyte,
-          ...(value.unit ? { unit: value.unit } : {}),
-          value: value.value,
-        });
-        if (!fault) return true;
-        value.impossible = fault.refused;
-        return true;
-      });
+      for (const each of facts.kind.value === 'soil' ? sample.values : []) {
+        const { analyte, unit, value } = each;
+        if (!isSoilAnalyte(analyte)) continue;
+        const fault = resultFault({ analyte, value, ...(unit ? { unit } : {}) });
+        if (fault) each.impossible = fault.refused;
+      }
     for (const { text, label } of this.terms)
       if (label.sure === 'guess' && label.meaning.kind === 'analyte')
         doubts.add(`“${text}” is taken for ${label.meaning.analyte}: ${label.because ?? 'a guess'}.`);

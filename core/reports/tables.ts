@@ -541,7 +541,9 @@ function downTables(page: ReportPage, pageNo: number, claimed: Set<number>): Dow
     if (group && !again) group.push(each);
     else groups.push([each]);
   }
-  const tables = groups.map((group) => downTable(page, pageNo, group, claimed)).filter((table) => table !== undefined);
+  // what another list holds heads none
+  const taken = new Set([...claimed, ...found.map(({ at }) => at)]);
+  const tables = groups.map((group) => downTable(page, pageNo, group, taken)).filter((table) => table !== undefined);
   for (const table of tables) {
     for (const at of table.heading) claimed.add(at);
     for (const row of table.rows) claimed.add(row.line);
@@ -592,6 +594,17 @@ function downTable(
       parts.push(kind.kind === 'fact' ? { kind: 'fact', fact: kind.fact!, span } : { kind: kind.kind, span });
   }
   if (samples.length === 0) return undefined;
+  // names of any length with their numbers behind them are one list, however ragged
+  const mostNumbers = Math.max(...rows.map(({ cells }) => cells.filter(({ text }) => isNumberText(text)).length));
+  if (mostNumbers <= 1 && samples.every(({ names }) => names.length === 0)) {
+    const [first] = samples as [SampleColumn];
+    const whole = {
+      ...first,
+      from: Math.min(...samples.map((s) => s.from)),
+      to: Math.max(...samples.map((s) => s.to)),
+    };
+    samples.splice(0, samples.length, whole);
+  }
   // the heading's own first cell may say what the names over the columns are
   const heading: number[] = [];
   for (const at of headings) {
