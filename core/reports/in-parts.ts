@@ -1,5 +1,6 @@
 import { lineOfRow, type Line } from './document';
-import { readReport, saidLabels } from './read-report';
+import { readReport } from './read-report';
+import { saidLabels } from './said-labels';
 import { readingWith } from './terms/label';
 import type { FileFacts, NotRead, ReaderAnswers, ReportReading, ReportSample } from './reading';
 import { findTables } from './tables';

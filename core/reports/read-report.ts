@@ -1,8 +1,11 @@
 import { METHOD_TABLE, methodNamed } from '../records/methods';
-import type { Analyte, Method } from '../records/vocabularies';
+import type { Method } from '../records/vocabularies';
 import { dayFrom } from '../typed/typed-day';
 import { depthFrom } from '../typed/typed-depth';
 import { type Cell, columnAt, type Line, overlap, type ReportDocument, type ReportPage } from './document';
+import { doubtsOf, markImpossible } from './doubts';
+import { AS_SAID, saidLabels } from './said-labels';
+import { cellAt, collectTexts, guessNames, layoutOf, MOST_TEXTS } from './table-cells';
 import { kindOfReport } from './kind-of-report';
 import { dayOrderOf, factsIn, notesInto, type PageFact } from './file-facts';
 import type {
@@ -15,7 +18,6 @@ import type {
   ReportSample,
   ReportValue,
   Term,
-  TermAnswer,
 } from './reading';
 import { placeKey } from './reading';
 import {
@@ -30,12 +32,11 @@ import {
 } from './tables';
 import { adviceUnitIn, isAdviceHeading } from './terms/advice';
 import { extractFor, type Label, type Meaning, OXIDE_UNSURE, readingWith, readLabel, unitFits } from './terms/label';
-import { isMass, isSoilAnalyte, onlyUnit, type ReportAnalyte, type ReportFact } from './terms/names';
+import { isMass, onlyUnit, type ReportAnalyte, type ReportFact } from './terms/names';
 import { plain } from './terms/plain';
 import { isBar, isRating } from './terms/ratings';
 import { isUnitOnly, type ReportUnit, unitIn } from './terms/units';
 import { type DecimalMark, decimalOf, numberFrom, valueFrom } from './terms/values';
-import { resultFault } from '../records/soil-test-schema';
 import { significant } from '../words/numbers';
 import { leafUnit } from './water-and-leaves';
 import { unitByCapacity } from './unit-by-capacity';
@@ -44,8 +45,6 @@ type AnalyteMeaning = Extract<Meaning, { kind: 'analyte' }>;
 type Names = ReportSample['names'];
 type Facts = Partial<Record<ReportFact, { text: string; place: Place; factor?: number }>>;
 
-/** Texts by which the way of writing numbers is judged; a long file is not read twice for it. */
-const MOST_TEXTS = 4000;
 /** Values of a label that is not understood, as examples. */
 const MOST_EXAMPLES = 6;
 /** Salts in ppm (mg/L) are taken for 640 to a dS/m. Common practice. */
@@ -88,27 +87,27 @@ export function readReport(document: ReportDocument, answers: ReaderAnswers = {}
 }
 
 class Reader {
-  private readonly terms: Term[] = [];
+  readonly terms: Term[] = [];
   private readonly termAt = new Map<string, number>();
   private readonly notUnderstood = new Map<string, NotUnderstood>();
   private readonly kept = new Map<string, NotUnderstood>();
   private readonly rejected: ReportReading['rejected'] = [];
   private readonly doubts = new Set<string>();
-  private readonly samples: ReportSample[] = [];
+  readonly samples: ReportSample[] = [];
   private readonly byName = new Map<string, ReportSample>();
   private readonly footnotes = new Map<string, string>();
   private readonly pageFacts: PageFact[][] = [];
-  private usedFileUnit = false;
+  usedFileUnit = false;
   private readonly days = new Map<string, string | undefined>();
-  private readonly unitless = new Set<ReportAnalyte>();
-  private facts!: FileFacts;
+  readonly unitless = new Set<ReportAnalyte>();
+  facts!: FileFacts;
   private decimal: DecimalMark = '.';
   private readonly ofTable = new WeakMap<ReportSample, ReportTable>();
 
   constructor(
     private readonly document: ReportDocument,
-    private readonly answers: ReaderAnswers,
-    private readonly on: string | undefined,
+    readonly answers: ReaderAnswers,
+    readonly on: string | undefined,
   ) {}
 
   read(): ReportReading {
@@ -155,7 +154,8 @@ class Reader {
       pages.flatMap(({ tables }) => tables),
       this.samples.length,
     );
-    this.sayDoubts();
+    markImpossible(this.facts, this.samples);
+    for (const doubt of doubtsOf(this)) this.doubts.add(doubt);
     return {
       facts: this.facts,
       terms: this.terms,
@@ -1000,63 +1000,6 @@ class Reader {
     }
     this.kept.set(`${page}:${line.no}`, { text: text.slice(0, 300), values: [], because: 'words', at });
   }
-
-  private sayDoubts(): void {
-    const { doubts, facts, samples } = this;
-    if (facts.kind.value !== 'soil')
-      doubts.add(
-        `This is a report of ${facts.kind.value === 'water' ? 'water' : 'leaves'} (${facts.kind.because}): its values are no soil test.`,
-      );
-    if (this.unitless.size > 0)
-      doubts.add(
-        `No unit is said for ${[...this.unitless].join(', ')}: ppm and lb/acre differ by two. Say which it is; nothing of it was read.`,
-      );
-    if (this.usedFileUnit && facts.unit?.because.includes('fits'))
-      doubts.add(`No unit is said: ${facts.unit.value} was taken, because ${facts.unit.because}.`);
-    if (facts.dayOrder.because.startsWith('a guess') && samples.some((s) => s.sampledOn) && !this.answers.sampledOn)
-      doubts.add(
-        `The order of days is ${facts.dayOrder.because}; ${facts.dayOrder.value === 'month-first' ? 'the month was read first' : 'the day was read first'}.`,
-      );
-    const late =
-      this.on === undefined ? undefined : samples.find((s) => s.sampledOn !== undefined && s.sampledOn > this.on!);
-    if (late)
-      doubts.add(
-        `${late.label} would have been sampled on ${late.sampledOn}, which is still to come: look at the order of days.`,
-      );
-    if (samples.length > 0 && samples.every((s) => !s.sampledOn))
-      doubts.add(
-        `No day of sampling is said${facts.receivedOn ? `; the laboratory received it on ${facts.receivedOn.value}` : ''}.`,
-      );
-    const bare = samples.some((s) => s.values.some((v) => v.analyte === 'buffer-pH' && !v.method));
-    if (bare && facts.kind.value === 'soil')
-      doubts.add(
-        'Buffer pH: the report does not say of which buffer. It is not used for lime until that is said (buffer method).',
-      );
-    const noMethod = new Set(
-      samples.flatMap((s) =>
-        s.values
-          .filter((v) => isMass(v.analyte) && v.unit !== '%' && !v.method && v.analyte !== 'NO3-N')
-          .map((v) => v.analyte),
-      ),
-    );
-    if (noMethod.size > 0 && facts.kind.value === 'soil')
-      doubts.add(`No extractant is said for ${[...noMethod].join(', ')}: ranges differ between extractants.`);
-    const lbAcre = samples.some((s) => s.values.some((v) => v.unit === 'lb/acre' || v.unit === 'kg/ha'));
-    if (lbAcre && samples.some((s) => s.basisDepthIn === undefined))
-      doubts.add('lb/acre and kg/ha are counted for 6 2/3 in of soil, by custom: the report says no other.');
-    if (samples.some((s) => s.scoopGPerCm3 === undefined && s.values.some((v) => v.unit === 'mg/dm3')))
-      doubts.add('mg/dm3 is taken with a scoop of 1.0 g/cm3: the report does not say its weight.');
-    for (const sample of samples)
-      for (const each of facts.kind.value === 'soil' ? sample.values : []) {
-        const { analyte, unit, value } = each;
-        if (!isSoilAnalyte(analyte)) continue;
-        const fault = resultFault({ analyte, value, ...(unit ? { unit } : {}) });
-        if (fault) each.impossible = fault.refused;
-      }
-    for (const { text, label } of this.terms)
-      if (label.sure === 'guess' && label.meaning.kind === 'analyte')
-        doubts.add(`“${text}” is taken for ${label.meaning.analyte}: ${label.because ?? 'a guess'}.`);
-  }
 }
 
 const withoutNames = (facts: Facts): Facts => {
@@ -1073,97 +1016,3 @@ function wordOfRow(text: string | undefined): ReportFact | undefined {
 
 /** Multiplying by a factor may leave digits that nobody printed. */
 const clean = (value: number): number => significant(value, 12);
-
-const AS_SAID = 'as you said';
-
-/** What a person said of labels, as labels. */
-export function saidLabels({ terms = {} }: ReaderAnswers): ReadonlyMap<string, Label> {
-  return new Map(
-    Object.entries(terms).map(([text, answer]) => [
-      text,
-      { meaning: meaningOf(text, answer), sure: 'sure', because: AS_SAID },
-    ]),
-  );
-}
-
-function meaningOf(text: string, { as, unit, method }: TermAnswer): Meaning {
-  const [kind, name] = as.split(':') as [string, string];
-  if (kind === 'fact') return { kind: 'fact', fact: name as ReportFact };
-  if (kind === 'advice') return { kind: 'advice', of: name as 'limeLb', ...adviceScale(text) };
-  if (kind !== 'analyte') return { kind: 'kept', why: 'left out by you' };
-  const { meaning } = readLabel(text);
-  const analyte = name as Analyte;
-  // what the label itself says of unit and method stands where nothing else was said
-  const own =
-    meaning.kind === 'analyte' && meaning.analyte === analyte
-      ? meaning
-      : { kind: 'analyte' as const, analyte, ...saidUnit(analyte, text) };
-  return {
-    ...own,
-    ...(unit ? { unit, ...(unit === own.unit ? {} : { factor: 1 }) } : {}),
-    ...(method ? { method } : {}),
-  };
-}
-
-const saidUnit = (analyte: ReportAnalyte, text: string): { unit?: ReportUnit; factor?: number } =>
-  unitOf(analyte, text) ?? {};
-const adviceScale = (text: string): { perThousand?: number } => {
-  const perThousand = adviceUnitIn(text);
-  return perThousand === undefined ? {} : { perThousand };
-};
-
-/** The cell of a line in a column. */
-function cellAt(line: Line, columns: AcrossTable['columns'], at: number): Cell | undefined {
-  const column = columns[at];
-  if (!column) return undefined;
-  const cells = line.cells.filter((cell) => overlap(cell, column) > 0 && columnAt(cell, columns) === at);
-  const [first, ...more] = cells;
-  return first && more.length > 0
-    ? { text: cells.map((c) => c.text).join(' '), from: first.from, to: more.at(-1)!.to }
-    : first;
-}
-
-function collectTexts(page: ReportPage, table: ReportTable, texts: string[]): void {
-  const wanted =
-    table.kind === 'down'
-      ? []
-      : table.columns.filter(
-          ({ label }) =>
-            label.meaning.kind === 'analyte' || (label.meaning.kind === 'fact' && label.meaning.fact === 'value'),
-        );
-  for (const row of table.rows) {
-    if (texts.length > MOST_TEXTS) return;
-    if (typeof row === 'number') {
-      for (const cell of page.lines[row]!.cells)
-        if (wanted.some((column) => overlap(cell, column) > 0)) texts.push(cell.text);
-    } else for (const cell of row.cells) if (/\d/.test(cell.text)) texts.push(cell.text);
-  }
-}
-
-/** The column that names the samples where no heading says so: words or codes, all different, furthest left. */
-function guessNames(page: ReportPage, table: AcrossTable): number | undefined {
-  const rows = table.rows.slice(0, 40);
-  for (const [i, { label }] of table.columns.entries()) {
-    if (label.meaning.kind !== 'other') continue;
-    const texts = rows.map((row) => cellAt(page.lines[row]!, table.columns, i)?.text ?? '').filter(Boolean);
-    if (texts.length === 0 || texts.length < rows.length * 0.8) continue;
-    const distinct = new Set(texts).size;
-    const codes = texts.filter(
-      (text) => (/[a-z]/i.test(text) && !isRating(text)) || /^\d{3,}$/.test(text) || i === 0,
-    ).length;
-    if (distinct >= texts.length * 0.9 && codes > texts.length / 2) return i;
-  }
-  return undefined;
-}
-
-function layoutOf(tables: readonly ReportTable[], samples: number): string {
-  const kinds = new Set(tables.map(({ kind }) => kind));
-  if (tables.length === 0) return 'no table of results';
-  const down = tables.filter((table) => table.kind === 'down');
-  const parts: string[] = [];
-  if (kinds.has('across')) parts.push('one sample a row');
-  if (kinds.has('long')) parts.push('one result a row');
-  if (down.some(({ samples: columns }) => columns.length > 1)) parts.push('samples are columns');
-  else if (down.length > 0) parts.push(samples > 1 ? 'one sample a list' : 'a list of results');
-  return parts.join(', ');
-}
