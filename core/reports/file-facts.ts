@@ -60,14 +60,27 @@ function afterSpace(cell: Cell): { fact: ReportFact; text: string } | undefined 
   return undefined;
 }
 
+/** A line with the cells apart that only spaces part within one. */
+const apart = (line: Line): Line =>
+  line.cells.some(({ text }) => /\s{2,}/.test(text))
+    ? { ...line, cells: line.cells.flatMap((cell) => cell.text.split(/\s{2,}/).map((text) => ({ ...cell, text }))) }
+    : line;
+
 /** Facts in lines: `Sampled: 10/12/2026`, a name with its value in the next cell, or names with the values below them. */
-export function factsIn(lines: readonly Line[]): { facts: PageFact[]; used: Set<number> } {
+export function factsIn(printed: readonly Line[]): { facts: PageFact[]; used: Set<number> } {
+  const lines = printed.map(apart);
   const facts: PageFact[] = [];
   const used = new Set<number>();
   const add = (fact: ReportFact, text: string, line: Line, cell: Cell) => {
     const bare = text.trim();
     if (bare === '') return;
-    facts.push({ fact, text: bare, line: line.no, from: cell.from });
+    // a day with its depth behind it: `21 May 2026, 0-4 inches`
+    const both =
+      fact === 'sampledOn' && !isDay(bare) ? /^(?<day>.*\d{2})[,;]?\s+(?<depth>\S.*)$/.exec(bare)?.groups : undefined;
+    if (both && isDay(both.day!) && depthFrom(both.depth!) !== undefined) {
+      facts.push({ fact, text: both.day!, line: line.no, from: cell.from });
+      facts.push({ fact: 'depthIn', text: both.depth!, line: line.no, from: cell.from });
+    } else facts.push({ fact, text: bare, line: line.no, from: cell.from });
     used.add(line.no);
   };
   for (const [at, line] of lines.entries()) {
@@ -113,6 +126,16 @@ const nextFrom = (cells: readonly Cell[], i: number): number => cells[i + 1]?.fr
 
 const DEPTH_SAID =
   /\b(?:depth|sampled|cores?|tiefe|profondeur|profundidad)\b[^\d]{0,24}((?:0\s*(?:-|–|to|bis|a|à)\s*)?[\d.,]+(?:\s+\d\/\d|[½⅔])?\s*(?:cm|inches|inch|in\b|"))/i;
+/** A depth before what it is of: `4" cores`, `10 cm deep`. */
+const DEPTH_OF =
+  /(?<![\d.,/-])((?:0\s*(?:-|–|to)\s*)?\d[\d.,]*(?:\s+\d\/\d|[½⅔])?\s*-?\s*(?:cm|inches|inch|in\b\.?|"))\s*(?:soil\s+)?(?:cores?|deep|depth|samples?|plugs?)\b/i;
+const DEPTH_TAKEN =
+  /\b(?:taken|collected|pulled)\b.{0,30}\b(?:at|to|from)\s+((?:0\s*(?:-|–|to)\s*)?\d[\d.,]*\s*(?:cm|inches|inch|in\b|"))/i;
+/** The sample of a letter: `your sample "East Lawn"`. */
+const SAMPLE_SAID =
+  /\b(?:sample|lawn|field|area|site|probe|echantillon|muestra)\b[^"“„«]{0,20}["“„«]([^"”“»]{1,40})["”“»]/i;
+const RECEIVED_SAID =
+  /\b(?:received|eingegangen|recu|recibid[oa])\b[^\d\n]{0,20}?(\d{1,4}[/.-]\d{1,2}[/.-]\d{2,4}|\d{1,2}\.? [a-z]{3,9}\.? \d{4}|[a-z]{3,9}\.? \d{1,2}, \d{4})/i;
 /** A day within a sentence: `results for your lawn (sampled 4/13/2026)`. */
 const DAY_SAID =
   /\b(?:sampled|collected|taken|samples? of|sampling date|probenahme|entnommen|preleve|muestreado)\b[^\d\n]{0,20}(\d{1,4}[/.-]\d{1,2}[/.-]\d{2,4}|\d{1,2}\.? [a-z]{3,9}\.? \d{4}|[a-z]{3,9}\.? \d{1,2}, \d{4})/i;
@@ -182,15 +205,17 @@ const NAMES_LAB =
 export function notesInto(facts: FileFacts, lines: readonly Line[], pageFacts: PageFact[]): Set<number> {
   const used = new Set<number>();
   for (const line of lines) {
-    const text = line.cells
-      .map((cell) => cell.text)
-      .join(' ')
-      .trim();
+    const text =
+      line.sentence ??
+      line.cells
+        .map((cell) => cell.text)
+        .join(' ')
+        .trim();
     if (text === '' || text.length > 600) continue;
     const shortened = `“${text.slice(0, 34)}${text.length > 34 ? '…' : ''}”`;
     const note = <T>(value: T): FileFact<T> => ({ value, because: shortened });
     const before = used.size;
-    const depth = DEPTH_SAID.exec(text)?.[1];
+    const depth = (DEPTH_SAID.exec(text) ?? DEPTH_OF.exec(text) ?? DEPTH_TAKEN.exec(text))?.[1];
     if (depth && !facts.depth) {
       facts.depth = note(depth.trim());
       used.add(line.no);
@@ -200,6 +225,15 @@ export function notesInto(facts: FileFacts, lines: readonly Line[], pageFacts: P
       pageFacts.push({ fact: 'sampledOn', text: day, line: line.no, from: line.cells[0]?.from ?? 0 });
       used.add(line.no);
     }
+    const named: [ReportFact, string | undefined][] = [
+      ['sample', line.cells.length === 1 ? SAMPLE_SAID.exec(text)?.[1] : undefined],
+      ['receivedOn', RECEIVED_SAID.exec(text)?.[1]],
+    ];
+    for (const [fact, said] of named)
+      if (said && (fact === 'sample' || isDay(said)) && !pageFacts.some((other) => other.fact === fact)) {
+        pageFacts.push({ fact, text: said.replace(/[,.]$/, ''), line: line.no, from: line.cells[0]?.from ?? 0 });
+        used.add(line.no);
+      }
     const basis = BASIS_SAID.exec(text)?.[1];
     if (basis && !facts.basisDepth) facts.basisDepth = note(basis);
     const unit: ReportUnit | undefined = unitIn(text)?.unit;
@@ -231,7 +265,7 @@ export function notesInto(facts: FileFacts, lines: readonly Line[], pageFacts: P
               NAMES_LAB.test(cell) &&
               cell.length < 90 &&
               factOf(cell.split(':')[0]!) === undefined &&
-              !/\bby\b|\bin ppm\b/i.test(cell),
+              !/\b(by|in ppm|the|these|this|your|our|we|from|is|are|was)\b/i.test(cell),
           );
     if (lab) {
       facts.lab = note(lab.text.split(/\s{2,}|,\s*report|:\s/i)[0]!.slice(0, 120));

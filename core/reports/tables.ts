@@ -246,10 +246,16 @@ function acrossTable(
   const texts = columns.map(() => [] as string[]);
   const headed = new Set<number>();
   const places: ({ line: number; from: number } | undefined)[] = columns.map(() => undefined);
+  const spread: Line[] = [];
   for (const line of headings)
     for (const cell of line.cells) {
       const at = columnAt(cell, spans);
       if (at === -1) continue;
+      // a unit that is drawn out under several names holds for all of them
+      if (line !== headings[0] && spans.filter((span) => overlap(cell, span) > 0).length > 1) {
+        spread.push({ ...line, cells: [cell] });
+        continue;
+      }
       texts[at]!.push(cell.text);
       if (line === headings[0]) headed.add(at);
       places[at] ??= { line: line.no, from: cell.from };
@@ -266,7 +272,12 @@ function acrossTable(
     column.text = texts[i]!.join(' ');
     // a heading over two columns may stand between them
     const between = headed.has(i) || texts[i]!.length === 0 ? [] : overTexts(headings[0]!, spans[i]!, isPaper, spans);
-    const over = [...groups.flatMap((line) => overTexts(line, spans[i]!, isPaper, spans)), ...between];
+    const under = spread.flatMap((line) => line.cells.filter((cell) => overlap(cell, spans[i]!) > 0));
+    const over = [
+      ...groups.flatMap((line) => overTexts(line, spans[i]!, isPaper, spans)),
+      ...between,
+      ...under.map((cell) => cell.text),
+    ];
     column.label = readHeading(texts[i]!, over);
     if (places[i]) column.at = places[i]!;
     if (column.label.meaning.kind === 'other' && over.length > 0 && column.text === '') column.text = over.join(' ');
@@ -485,6 +496,8 @@ function splitPair(cell: Cell): { name: Cell; rest: Cell } | undefined {
   const pair = /^(?<name>[^:=]{1,60}?)\s*[:=]\s*(?<rest>\S.*)$/.exec(cell.text)?.groups;
   if (!pair) return undefined;
   const [name, rest] = [pair.name!, pair.rest!];
+  // a sentence is no name
+  if (/[.;]\s|\s{2,}/.test(name)) return undefined;
   // 1:1 is a ratio
   if (/\d$/.test(name) && /^\d/.test(rest) && !/[:=]\s/.test(cell.text)) return undefined;
   if (!/^[<>(≤≥]|^\d|^(nd|n\/a|trace|vl|l|m|h|vh)\b/i.test(rest)) return undefined;
@@ -503,11 +516,23 @@ interface Piece {
   section?: string;
 }
 
+/** The name before a whole sample in one line: `north side: pH 6.0, P 22, K 80`. */
+function leadOf(line: Line, segments: readonly Segment[]): Cell | undefined {
+  const [lead] = line.cells;
+  if (segments.length < FEWEST_IN_LINE || !lead || lead === segments[0]!.cell || lead.to > segments[0]!.cell.from)
+    return undefined;
+  const isName = /^[^:]{1,40}[:–-]$/.test(lead.text) && readLabel(lead.text).meaning.kind === 'other';
+  return isName ? lead : undefined;
+}
+/** Results in one line from which it is a sample of its own. */
+const FEWEST_IN_LINE = 3;
+
 /** Lists of analytes with their values beside them. */
 function downTables(page: ReportPage, pageNo: number, claimed: Set<number>): DownTable[] {
   const { lines } = page;
   const isPaper = page.kind === 'paper';
   const found: Piece[] = [];
+  const leads: { at: number; named: Cell; segments: Segment[] }[] = [];
   let advised = false;
   let section: string | undefined;
   lines.forEach((line, at) => {
@@ -522,7 +547,9 @@ function downTables(page: ReportPage, pageNo: number, claimed: Set<number>): Dow
       advised = false;
     // a heading of a part of the list says a unit or a method for the lines below it
     if (line.cells.length === 1 && here.length === 0 && !/\d{2,}/.test(lead!.text)) section = lead!.text;
-    for (const segment of advised ? segmentsOf(line, true) : here) {
+    const named = leadOf(line, here);
+    if (named) leads.push({ at, named, segments: here });
+    for (const segment of named ? [] : advised ? segmentsOf(line, true) : here) {
       const own = segment.cells.some(({ text }) => isUnitOnly(text) || valueFrom(text)?.unit !== undefined);
       const label = section !== undefined && !own ? withContext(segment.label, [section]) : segment.label;
       found.push({ at, segment: { ...segment, label }, advised, ...(section === undefined ? {} : { section }) });
@@ -544,6 +571,23 @@ function downTables(page: ReportPage, pageNo: number, claimed: Set<number>): Dow
   // what another list holds heads none
   const taken = new Set([...claimed, ...found.map(({ at }) => at)]);
   const tables = groups.map((group) => downTable(page, pageNo, group, taken)).filter((table) => table !== undefined);
+  for (const { at, named, segments } of leads)
+    tables.push({
+      kind: 'down',
+      page: pageNo,
+      label: { from: named.from, to: named.to },
+      parts: [],
+      samples: [
+        {
+          from: named.to,
+          to: lines[at]!.cells.at(-1)!.to,
+          names: [],
+          facts: { sample: named.text.replace(/\s*[:–-]+$/, '') },
+        },
+      ],
+      heading: [],
+      rows: segments.map(({ label, cell, cells }) => ({ line: at, label, cell, cells, advised: false })),
+    });
   for (const table of tables) {
     for (const at of table.heading) claimed.add(at);
     for (const row of table.rows) claimed.add(row.line);

@@ -20,6 +20,9 @@ const m = ATOMIC_MASS;
 /** Molar mass of calcium carbonate, the coin in which acidity is paid. */
 export const CACO3 = m.Ca + m.C + 3 * m.O;
 
+/** lb CaCO3 that neutralize as much as 1 lb CaO. Stoichiometry: 1.7848. */
+export const CACO3_PER_CAO = CACO3 / (m.Ca + m.O);
+
 /** lb CaCO3 dissolved by the acid of 1 lb elemental sulfur (S -> H2SO4 + CaCO3). Stoichiometry: 3.1218. */
 export const CACO3_PER_S = CACO3 / m.S;
 

@@ -5,9 +5,12 @@ import { storageFault } from '../../storage/storage-fault';
 
 /** The file last opened waits in its worker, until another is opened: for what is decided of it, and for its undo. */
 let link: Link<CaseIntake> | undefined;
+/** What was last asked of it: a worker that is ended in the middle of storing would never answer, and every later action would wait. */
+let asked: Promise<unknown> = Promise.resolve();
 
 /** Reads a file in a worker and says how it stands to what is here; nothing is stored. */
 export async function surveyFile(source: string): Promise<Survey | { fault: string }> {
+  await asked;
   link?.end();
   link = linkWorker<CaseIntake>(
     () => new Worker(new URL('../../workers/case-intake.ts', import.meta.url), { type: 'module' }),
@@ -31,5 +34,7 @@ export async function settleAreasOfFile(by: 'file' | 'drawing'): Promise<Survey 
 /** Does something with the file that was opened. */
 export function withFile<R>(work: (intake: Remote<CaseIntake>) => R): Promise<Awaited<R>> {
   if (!link) throw new Error('no file was opened');
-  return link.call(work);
+  const answer = link.call(work);
+  asked = answer.catch(() => undefined);
+  return answer;
 }

@@ -191,7 +191,7 @@ export default function Home({ loaderData }: Route.ComponentProps) {
   const [search, setSearch] = useState(place.get('find') ?? '');
   const finding = useRef<ReturnType<typeof setTimeout>>(undefined);
   const searchBox = useRef<InputRef>(null);
-  const { fetcher, send } = useSend<Sent, Answer>();
+  const { send } = useSend<Sent, Answer>();
   const done = useDone();
   const { fileFault, setFileFault, survey, opened, choose, settleAreas, store, cancel } = useCaseImport(send);
   useFollow(undefined);
@@ -349,12 +349,7 @@ export default function Home({ loaderData }: Route.ComponentProps) {
         <AreaDialog areas={survey.areas} onSettle={(by) => void settleAreas(by)} onCancel={cancel} />
       )}
       {survey && survey.areas.length === 0 && (
-        <ImportDialog
-          survey={survey}
-          storing={fetcher.state !== 'idle'}
-          onStore={(decisions) => void store(decisions)}
-          onCancel={cancel}
-        />
+        <ImportDialog survey={survey} onStore={(decisions) => void store(decisions)} onCancel={cancel} />
       )}
       <PropertyForm open={creating} onClose={() => setCreating(false)} />
     </>

@@ -25,13 +25,12 @@ const WHAT: Record<Asked['kind'], string> = {
 
 interface ImportDialogProps {
   survey: Survey;
-  storing: boolean;
   onStore: (decisions: Record<string, Decision>) => void;
   onCancel: () => void;
 }
 
 /** A file whose records are not those that stand here: what is to stand, record by record. */
-export function ImportDialog({ survey, storing, onStore, onCancel }: ImportDialogProps) {
+export function ImportDialog({ survey, onStore, onCancel }: ImportDialogProps) {
   const { asked, backup, same, fresh } = survey;
   const usual = () => Object.fromEntries(asked.map((each) => [each.key, usualDecision(each, backup)]));
   const [decisions, setDecisions] = useState<Record<string, Decision>>(usual);
@@ -47,7 +46,7 @@ export function ImportDialog({ survey, storing, onStore, onCancel }: ImportDialo
         <Button key="cancel" onClick={onCancel}>
           Cancel
         </Button>,
-        <Button key="import" type="primary" loading={storing} onClick={() => onStore(decisions)}>
+        <Button key="import" type="primary" onClick={() => onStore(decisions)}>
           Import
         </Button>,
       ]}

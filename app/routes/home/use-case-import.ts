@@ -20,6 +20,7 @@ export function useCaseImport(send: (sent: ImportSent) => Promise<ImportAnswer |
   const [opened, setOpened] = useState<ImportAnswer['imported']>();
   const choose = async (file: File) => {
     setFileFault(undefined);
+    setOpened(undefined);
     const source = await readFileText(file);
     if (isRefusal(source)) return setFileFault(source.refused);
     const found = await surveyFile(source);

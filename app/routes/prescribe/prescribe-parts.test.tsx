@@ -72,6 +72,25 @@ describe('the walk to the year’s nitrogen', () => {
     expect(screen.queryAllByText('local code 3.5')).toHaveLength(1);
     expect(screen.queryAllByText('ceiling 5')).toHaveLength(1);
   });
+  it('takes two quick clicks for two switches, though neither is stored, and shows what is stored in the end', () => {
+    const onSwitch = vi.fn();
+    const { nitrogen } = prescribeZone(facts(zone, report(6.4))).prescription;
+    const at = (switching?: { line: string; on: boolean }) => (
+      <NitrogenWalk nitrogen={nitrogen} ceilingLb={5} onSwitch={onSwitch} switching={switching} />
+    );
+    const { rerender } = render(at());
+    const box = screen.getByRole<HTMLInputElement>('checkbox', { name: 'Clippings returned' });
+    fireEvent.click(box);
+    fireEvent.click(box);
+    fireEvent.click(box);
+    expect(onSwitch.mock.calls.map(([, on]) => on as boolean)).toEqual([false, true, false]);
+    expect(box.checked).toBe(false);
+    rerender(at({ line: 'clippings', on: false }));
+    expect(box.checked).toBe(false);
+    rerender(at());
+    // it could not be stored: what stands is shown again
+    expect(box.checked).toBe(true);
+  });
   it('shows a step that is off without counting it, and an override below the struck rule', () => {
     const { container } = walk({ ...zone, nitrogenOff: ['clippings'], own: [own] });
     expect(screen.getByRole<HTMLInputElement>('checkbox', { name: 'Clippings returned' }).checked).toBe(false);

@@ -1,4 +1,5 @@
 import type { Cell, Line } from '../document';
+import { nameWithin, sentencesRead } from './sentences';
 import { readLabel } from '../terms/label';
 import { valueFrom } from '../terms/values';
 
@@ -24,9 +25,21 @@ const SMALLER = 0.8;
 
 const isNumber = (text: string): boolean => /^[<>≤≥]?[\d.,]*\d[\d.,]*\*?$/.test(text);
 
+/** A word without the dots that lead from a name to its value: `pH.........6.3` is two. */
+function withoutLeaders(word: Word): Word[] {
+  if (!/\.{3,}/.test(word.text)) return [word];
+  const share = word.width / word.text.length;
+  return [...word.text.matchAll(/(?:(?!\.{3}).)+/g)]
+    .map((match) => ({ text: match[0].replace(/^\.+(?=\D|$)|\.+$/g, ''), at: match.index }))
+    .map(({ text, at }) => ({ ...word, text, x: word.x + at * share, width: text.length * share }));
+}
+
 /** Words of a page as lines of cells, from the top down: words stand in one cell where only a space parts them. */
 export function linesOfWords(words: readonly Word[]): Line[] {
-  const sorted = words.filter(({ text }) => text.trim() !== '').sort((a, b) => a.y - b.y || a.x - b.x);
+  const sorted = words
+    .flatMap(withoutLeaders)
+    .filter(({ text }) => text.trim() !== '')
+    .sort((a, b) => a.y - b.y || a.x - b.x);
   const rows: { y: number; height: number; words: Word[] }[] = [];
   for (const word of sorted) {
     const row = rows.at(-1);
@@ -39,16 +52,22 @@ export function linesOfWords(words: readonly Word[]): Line[] {
       }
     } else rows.push({ y: word.y, height: word.height, words: [word] });
   }
-  return rows.map((row, i) => ({
-    no: i + 1,
-    top: row.y,
-    height: row.height,
-    cells: cellsOf(
-      row.words.sort((a, b) => a.x - b.x),
-      row.height,
-    ).flatMap(splitCell),
-  }));
+  return cellsSplit(
+    rows.map((row, i) => ({
+      no: i + 1,
+      top: row.y,
+      height: row.height,
+      cells: cellsOf(
+        row.words.sort((a, b) => a.x - b.x),
+        row.height,
+      ),
+    })),
+  );
 }
+
+/** Lines with the results of their sentences read, and every other cell of a name and its value in two. */
+export const cellsSplit = (lines: readonly Line[]): Line[] =>
+  sentencesRead(lines).map((line) => (line.sentence ? line : { ...line, cells: line.cells.flatMap(splitCell) }));
 
 function cellsOf(words: readonly Word[], height: number): Cell[] {
   const cells: Cell[] = [];
@@ -104,7 +123,9 @@ export function splitCell(cell: Cell): Cell[] {
   // the longest name before a number
   for (let at = Math.min(tokens.length - 1, 8); at >= 1; at--) {
     if (!/^[<>≤≥]?\s?\d/.test(tokens[at]!.text) && !/^(nd|n\/a|trace|vl|l|m|h|vh)$/i.test(tokens[at]!.text)) continue;
-    const name = piece(0, at);
+    const [first, last] = nameWithin(tokens.slice(0, at).map((token) => token.text));
+    if (last <= first) continue;
+    const name = piece(first, last);
     const { meaning } = readLabel(name.text);
     if (meaning.kind !== 'analyte' && meaning.kind !== 'advice') continue;
     const rest = piece(at, tokens.length);

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { type Line, pageOfRows, type ReportDocument } from '../document';
 import { readLabel } from '../terms/label';
-import { splitCell } from './cells-of-words';
+import { cellsSplit, splitCell } from './cells-of-words';
 
 const DELIMITERS = ['\t', ';', ',', '|'];
 /** Lines by which a text is told from a table. */
@@ -49,18 +49,39 @@ function clausesParted(line: string): string {
 /** Words as they were pasted or mailed: columns by what stands under what, or names with their values. */
 export function documentOfWords(text: string): ReportDocument {
   const lines: Line[] = text.split(/\r?\n/).map((source, i) => {
-    const expanded = clausesParted(source.replaceAll('\t', '    '));
-    const cells = [...expanded.matchAll(/\S+(?: \S+)*/g)].flatMap((match) =>
-      splitCell({ text: match[0], from: match.index * LETTER_PT, to: (match.index + match[0].length) * LETTER_PT }),
-    );
+    const expanded = clausesParted(withoutLeaders(source.replaceAll('\t', '    ')));
+    const cells = [...expanded.matchAll(/\S+(?: \S+)*/g)].map((match) => ({
+      // a heading is drawn out over its columns: `------ lb/A ------`
+      text: match[0].replace(/^[-=_.]{3,} (?=\S)|(?<=\S) [-=_.]{3,}$/g, ''),
+      from: match.index * LETTER_PT,
+      to: (match.index + match[0].length) * LETTER_PT,
+    }));
     return { no: i + 1, top: i * LINE_PT, height: LINE_PT, cells };
   });
-  return { kind: 'text', pages: [{ name: 'text', kind: 'paper', lines }] };
+  return { kind: 'text', pages: [{ name: 'text', kind: 'paper', lines: cellsSplit(lines) }] };
+}
+
+/** Dots that lead from a name to its value: `pH.........6.3`. */
+const withoutLeaders = (line: string): string => line.replace(/\.{3,}|(?: \.){3,}/g, (dots) => ' '.repeat(dots.length));
+
+/** A line that is only drawn: under a heading, between rows. */
+const isRule = (line: string): boolean => /^[\s|+:=_-]*[=_-]{2,}[\s|+:=_-]*$/.test(line);
+
+/** Marks of a mail that is answered, and the lines drawn in a table, say nothing; each line keeps its number. */
+function withoutMarks(text: string): string {
+  const lines = text.split(/\r?\n/);
+  const quoted = lines.filter((line) => /^\s*>/.test(line)).length;
+  const written = lines.filter((line) => line.trim() !== '').length;
+  const isAnswer = quoted >= 2 && quoted * 2 >= written;
+  return lines
+    .map((line) => (isAnswer ? line.replace(/^\s*(> ?)+/, '') : line))
+    .map((line) => (isRule(line) ? '' : line))
+    .join('\n');
 }
 
 /** Text of a file or pasted: as a table where a sign parts its cells, else by its columns and words. */
 export function documentOfText(text: string, name = ''): ReportDocument {
-  const bare = text.replace(/^\uFEFF/, '');
+  const bare = withoutMarks(text.replace(/^\uFEFF/, ''));
   const delimiter = delimiterOf(bare);
   if (/\.(csv|tsv)$/i.test(name) || delimiter) return documentOfTable(bare, delimiter);
   return documentOfWords(bare);

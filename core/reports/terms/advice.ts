@@ -15,15 +15,19 @@ const ADVICE_UNITS: readonly [RegExp, number][] = [
   [/\b(t|tonnes?|tons?) ?(\/|per|je|par|por) ?ha\b/, 1000 * PER_KG_PER_HA],
   [/(lbs?\.?|#|pounds?)( (of )?[a-z0-9 ]{1,24}?)? ?(\/|per) ?(1,?000|thousand|m\b|k\b|msf)/, 1],
   [/(lbs?\.?|#|pounds?)( (of )?[a-z0-9 ]{1,24}?)? ?(\/|per|an) ?a(c(re)?)?\b/, 1 / THOUSANDS_PER_ACRE],
+  [/\b(dt|q|qx|quintaux|dz) ?(\/|per|je|par|por) ?ha\b/, 100 * PER_KG_PER_HA],
   [/\bkg ?(\/|per|je|par|por) ?ha\b/, PER_KG_PER_HA],
   [/\b(g|gramm?s?) ?(\/|per|je|par|por) ?(m2|m²|sq ?m|qm)\b/, SQ_M_PER_1000_SQ_FT / 1000 / KG_PER_LB],
   [/\bkg ?(\/|per|je|par|por) ?100 ?(m2|m²|sq ?m|qm)/, SQ_M_PER_1000_SQ_FT / 100 / KG_PER_LB],
 ];
 /** What is advised; the word for it stands beside it in either order. */
 const ADVISED =
-  /\b(recommend(ed|ation)?s?|recom|rec|recs|advice|advised|required?|requirement|to apply|apply|application|empfehlung|bedarf|dungung|dungeempfehlung|recommandations?|conseil|apport|recomendaci(o|ó)n(es)?|aplicar|dosis|need|needed)\b/;
+  /\b(recommend(ed|ation)?s?|recom|rec|recs|advice|advised|required?|requirement|to apply|apply|application|empfehlung|kalkempfehlung|kalkbedarf|kalkgabe|bedarf|dungung|dungeempfehlung|recommandations?|conseil|apport|recomendaci(o|ó)n(es)?|aplicar|dosis|need|needed)\b/;
 const SUBSTANCES: readonly [RegExp, keyof LabAdvice][] = [
-  [/\b(ag(ricultural)? ?)?lime(stone)?\b|\b(kalk|kalkung|chaux|chaulage|cal|encalado)\b/, 'limeLb'],
+  [
+    /\b(ag(ricultural)? ?)?lime(stone)?\b|\b(kalk|kalkung|kalkempfehlung|kalkbedarf|kalkgabe|chaux|chaulage|cal|encalado)\b/,
+    'limeLb',
+  ],
   [/\bp2o5\b|\bphosphate\b|\bphosphorus\b/, 'P2O5Lb'],
   [/\bk2o\b|\bpotash\b|\bpotassium\b/, 'K2OLb'],
   [/\bnitrogen\b|\bn\b|\bstickstoff\b|\bazote\b|\bnitrogeno\b/, 'NLb'],

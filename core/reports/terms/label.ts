@@ -216,7 +216,17 @@ const inWater = (printed: ReturnType<typeof unitIn>): ReturnType<typeof unitIn> 
     ? { ...printed, unit: 'mg/L' }
     : printed;
 
+/** A name of a database's column, whose words begin with capitals: `CustSampID`, `DateRecd`. */
+const IN_CAPITALS = /^(?=.*[a-z])[A-Za-z]+[a-z](?:[A-Z][a-z]+|[A-Z]{2,3})+$/;
+
 function readBare(text: string, advised: boolean): Label {
+  const label = readWords(text, advised);
+  if (label.meaning.kind !== 'other' || !IN_CAPITALS.test(text)) return label;
+  const parted = readWords(text.replace(/(?<=[a-z])(?=[A-Z])/g, ' '), advised);
+  return parted.sure === 'guess' ? label : parted;
+}
+
+function readWords(text: string, advised: boolean): Label {
   const words = plain(text);
   const advice = adviceIn(words, advised);
   if (advice) return { meaning: { kind: 'advice', ...advice }, sure: 'certain' };

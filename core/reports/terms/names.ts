@@ -99,6 +99,13 @@ const SPECIAL: Readonly<Record<string, NamedAnalyte>> = {
   'sulfate so4': { analyte: 'S', factor: S_IN_SULFATE, says: 'sulfate, a third of it sulfur' },
   'nitrate no3': { analyte: 'NO3-N', factor: N_IN_NITRATE, says: 'nitrate, 0.226 of it nitrogen' },
   ece: { analyte: 'EC', method: 'saturated-paste' },
+  'ec 1 1': { analyte: 'EC', method: 'water-1:1' },
+  'ec 1 2': { analyte: 'EC', method: 'water-1:2' },
+  'ec 1 5': { analyte: 'EC', method: 'water-1:5' },
+  'ph 1 1': { analyte: 'pH', method: 'water-1:1' },
+  'ph 1 2': { analyte: 'pH', method: 'water-1:2' },
+  'cec sum': { analyte: 'CEC', method: 'sum' },
+  'sum cec': { analyte: 'CEC', method: 'sum' },
   p2o5: { analyte: 'P', factor: ELEMENT_IN_OXIDE.P2O5, says: 'printed as P2O5, 0.436 of it P' },
   phosphate: { analyte: 'P', factor: ELEMENT_IN_OXIDE.P2O5, says: 'printed as P2O5, 0.436 of it P' },
   phosphat: { analyte: 'P', factor: ELEMENT_IN_OXIDE.P2O5, says: 'printed as P2O5, 0.436 of it P' },
@@ -163,7 +170,7 @@ const KEPT: readonly [string, string][] = [
     'total n,total nitrogen,n total,nitrogen,n,stickstoff,azote,nitrogeno',
     'nitrogen of a soil: the year’s nitrogen goes by grass and organic matter',
   ],
-  ['h,hydrogen,h sat,base saturation h,exch h %', 'hydrogen: follows from pH and CEC'],
+  ['h,hydrogen,h sat,bs h,base saturation h,exch h %', 'hydrogen: follows from pH and CEC'],
   [
     'base saturation,total base saturation,sum of bases,total bases,bases,other bases,basensattigung,saturation en bases,saturacion de bases',
     'bases together: each is read by itself',
@@ -197,13 +204,13 @@ export const KEPT_NAMES: ReadonlyMap<string, string> = new Map(
 const FACTS: readonly [ReportFact, string][] = [
   [
     'sample',
-    'sample,sample id,sampleid,sample no,sample number,sample name,sample code,sample identification,sample description,id,identification,specimen,your reference,reference,ref,' +
+    'sample,sample id,cust samp id,customer sample id,cust sample id,samp id,samp no,sampleid,sample no,sample number,sample name,sample code,sample identification,sample description,id,identification,specimen,your reference,reference,ref,' +
       'probe,probe nr,proben nr,probennummer,probenbezeichnung,bezeichnung,probenname,echantillon,no echantillon,n echantillon,numero echantillon,ref echantillon,nom echantillon,' +
       'muestra,id muestra,no muestra,n muestra,numero de muestra,identificacion,identificacion de la muestra,nombre de muestra',
   ],
   [
     'labNumber',
-    'lab no,lab number,lab id,lab sample,lab sample no,lab sample id,laboratory no,laboratory number,laboratory id,accession,accession no,labornummer,labor nr,numero labo,no labo,n labo,no de laboratorio,numero de laboratorio,n laboratorio',
+    'lab no,lab num,lab number,lab id,lab sample,lab sample no,lab sample id,laboratory no,laboratory number,laboratory id,accession,accession no,labornummer,labor nr,numero labo,no labo,n labo,no de laboratorio,numero de laboratorio,n laboratorio',
   ],
   ['bag', 'bag,bag no,bag id,bag number,bag code,container,beutel,beutel nr,sac,bolsa'],
   [
@@ -221,7 +228,7 @@ const FACTS: readonly [ReportFact, string][] = [
   ],
   [
     'receivedOn',
-    'received,received on,date received,date of receipt,eingang,eingangsdatum,probeneingang,recu le,date de reception,reception,recibido,fecha de recepcion',
+    'received,received on,date received,date recd,recd,date of receipt,eingang,eingangsdatum,probeneingang,recu le,date de reception,reception,recibido,fecha de recepcion',
   ],
   [
     'reportedOn',
@@ -243,7 +250,7 @@ const FACTS: readonly [ReportFact, string][] = [
   ],
   [
     'value',
-    'value,result,results,reading,found,your result,your soil,lab result,test result,test results,test level,soil test level,level found,amount,concentration,measured,ergebnis,messwert,wert,befund,resultat,resultats,valeur,resultado,resultados,valor',
+    'value,result,results,your level,your value,your results,level found,reading,found,your result,your soil,lab result,test result,test results,test level,soil test level,level found,amount,concentration,measured,ergebnis,messwert,wert,befund,resultat,resultats,valeur,resultado,resultados,valor',
   ],
   ['qualifier', 'qualifier,flag,sign,q'],
   ['unit', 'unit,units,uom,einheit,einheiten,unite,unites,unidad,unidades'],
@@ -259,7 +266,7 @@ const FACTS: readonly [ReportFact, string][] = [
   ],
   [
     'range',
-    'optimum,optimum range,optimal,optimal range,desired,desired range,desired level,target,target range,sufficiency range,sufficiency level,normal range,ideal,ideal range,guideline,guidelines,critical level,recommended range,recommended level,medium range,reference range,sollwert,richtwert,zielbereich,optimum de,plage,souhaitable,rango,rango optimo,valor optimo,intervalo',
+    'optimum,optimum range,ideal level,optimum level,optimal level,sufficient range,adequate range,surplus,deficit,surplus deficit,deficit surplus,excess deficit,difference,deviation,optimal,optimal range,desired,desired range,desired level,target,target range,sufficiency range,sufficiency level,normal range,ideal,ideal range,guideline,guidelines,critical level,recommended range,recommended level,medium range,reference range,sollwert,richtwert,zielbereich,optimum de,plage,souhaitable,rango,rango optimo,valor optimo,intervalo',
   ],
   ['grass', 'grass,turf,turfgrass,species'],
   [
@@ -276,7 +283,7 @@ export const FACT_NAMES: ReadonlyMap<string, ReportFact> = new Map(
 /** Words beside a name that change nothing in it. */
 export const FILLERS: ReadonlySet<string> = new Set(
   (
-    'soil,available,avail,extractable,extr,extracted,plant,exchangeable,exch,soluble,total,test,level,value,result,content,conc,concentration,as,by,in,of,the,measured,analysis,lab,elemental,extract,extractant,method,estimated,est,calculated,calc,basis,dry,air,' +
+    'soil,available,avail,extractable,extr,extracted,plant,exchangeable,exch,soluble,total,test,level,value,result,content,conc,concentration,as,by,in,of,the,measured,analysis,lab,elemental,extract,extractant,method,icp,aes,oes,walkley,black,estimated,est,calculated,calc,basis,dry,air,' +
     'verfugbar,verfugbarer,pflanzenverfugbar,pflanzenverfugbares,pflanzenverfugbarer,gehalt,loslich,austauschbar,austauschbares,im,des,bodens,boden,wert,' +
     'disponible,assimilable,echangeable,extractible,du,de,la,le,sol,en,teneur,intercambiable,cambiable,suelo,del,contenido,total'
   ).split(','),

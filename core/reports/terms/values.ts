@@ -53,7 +53,14 @@ export function numberFrom(text: string, mark: DecimalMark): number {
   return bare.includes('.') ? NaN : Number(bare.replace(',', '.'));
 }
 
-type Behind = Pick<PrintedValue, 'rating' | 'unit' | 'mark' | 'method'>;
+type Behind = Pick<PrintedValue, 'rating' | 'unit' | 'mark' | 'method' | 'qualifier'>;
+
+/** Flags of laboratories for what is under their limit, the number beside it being the limit. Common practice: U is undetected. */
+const UNDETECTED = /^(u|nd|bdl|bql|brl|<)$/i;
+
+/** The sign that a laboratory's flag beside a value stands for. */
+export const signOfFlag = (flag: string): '<' | '>' | undefined =>
+  UNDETECTED.test(flag.trim()) ? '<' : flag.trim() === '>' ? '>' : undefined;
 
 /** What stands behind a number: a unit, a rating, a mark, or something that makes the whole no value. */
 function behind(text: string): Behind | undefined {
@@ -74,6 +81,7 @@ function behind(text: string): Behind | undefined {
   }
   if (rest === '') return found;
   const word = rest.replace(/^[-–(\s]+|[)\s]+$/g, '');
+  if (UNDETECTED.test(word)) return { ...found, qualifier: '<' };
   const method = /^\(?([^()]{2,24})\)?$/.exec(rest)?.[1];
   if (method && methodNamed(method)) return { ...found, method };
   if (isRating(word) || GLUED_RATING.test(word))

@@ -1,5 +1,6 @@
 import './nitrogen-walk.css';
 import { Checkbox } from 'antd';
+import { useState } from 'react';
 import { SWITCHABLE_LINES, type SwitchableLine } from '@core/prescription/prescribe-nitrogen';
 import { alternativeValue } from '@core/reckoning/figure';
 import type { NitrogenPrescription } from '@core/prescription/prescription';
@@ -28,6 +29,13 @@ const NAMES: Record<SwitchableLine, string> = {
 
 /** From the grass's base to the year's nitrogen: list and bars on the same lines, each step can be switched off. */
 export function NitrogenWalk({ nitrogen, ceilingLb, codeLb, switching, onSwitch }: WalkProps) {
+  // a box shows what was clicked at once: the router tells of it a moment later, and a second click in between would ask the same again
+  const [clicked, setClicked] = useState<Partial<Record<SwitchableLine, boolean>>>({});
+  const [heard, setHeard] = useState(switching);
+  if (heard !== switching) {
+    setHeard(switching);
+    if (!switching) setClicked({});
+  }
   const rule = nitrogen.byRule ?? nitrogen.year;
   const most = Math.max(ceilingLb, nitrogen.year.value, rule.value) * 1.12;
   const at = (lb: number) => `${(Math.max(0, lb) / most) * 100}%`;
@@ -81,8 +89,12 @@ export function NitrogenWalk({ nitrogen, ceilingLb, codeLb, switching, onSwitch 
               <span className="term">
                 {isSwitchable(step.id) ? (
                   <Checkbox
-                    checked={switching?.line === step.id ? switching.on : !step.off}
-                    onChange={(event) => onSwitch(step.id as SwitchableLine, event.target.checked)}
+                    checked={clicked[step.id] ?? (switching?.line === step.id ? switching.on : !step.off)}
+                    onChange={(event) => {
+                      const line = step.id as SwitchableLine;
+                      setClicked((before) => ({ ...before, [line]: event.target.checked }));
+                      onSwitch(line, event.target.checked);
+                    }}
                   >
                     {step.says}
                   </Checkbox>

@@ -1,0 +1,131 @@
+import type { Cell, Line } from '../document';
+import { readLabel } from '../terms/label';
+import { isRating } from '../terms/ratings';
+import { valueFrom } from '../terms/values';
+
+/**
+ * Results in the sentences of a letter: `Your soil pH is 6.1. Phosphorus (Mehlich 3) was 27 ppm, which we rate medium.` Each becomes a name
+ * with its value beside it, as in a list; the sentence itself stays with its line, so that nothing of it is lost.
+ */
+
+/** Words of a line from which it is a sentence, and not a label with its value. */
+const FEWEST_WORDS = 4;
+/** Words of a name before its number. */
+const LONGEST_NAME = 6;
+/** Words between a name and its number: `phosphorus came back at about 27 ppm`. */
+const LINKS =
+  /^(is|was|are|were|of|at|in|a|an|the|tested|tests|measured|measures|measuring|came|back|stands|stood|reads|read|level|levels|value|about|approximately|around|only|just|equals|ist|betragt|liegt|bei|war|est|etait|de|es|fue|era)$/i;
+/** A clause with one of these speaks of what is wanted or of what to do, not of what was found. */
+const NOT_FOUND =
+  /\b(target|goal|optimum|optimal|desired|ideal|should|needs?|required?|raise|lower|recommend\w*|apply|applied|add|between|range|until|reach|sufficient|below|above|under|over|less|more|than|if|when|unless|per 1,?000|for each|next|last year|previous|sollte|ziel|zwischen|objectif|entre|optimo|aplicar)\b/i;
+const NUMBER = /(?<![\w./-]|\d:)[<>]?\d+(?:[.,]\d+)*(?![\d/-]|:\d)/g;
+/** A number behind one of these names something: a method, a sample. */
+const NUMBER_OF_NAME = /\b(mehlich|bray|m|no\.?|nr\.?|sample|lawn|zone|area|field|hole|green|plot|page|lab|#)\s*-?$/i;
+
+/** From and to of the words of a name that only links and an `and` stand around. */
+export function nameWithin(words: readonly string[]): [number, number] {
+  let [from, to] = [0, words.length];
+  while (to > from + 1 && LINKS.test(words[to - 1]!)) to--;
+  while (to > from + 1 && /^(and|your|the|und|et|y|e)$/i.test(words[from]!)) from++;
+  return [from, to];
+}
+
+interface Found {
+  name: string;
+  nameAt: number;
+  value: string;
+  valueAt: number;
+}
+
+/** The name of an analyte that ends where a number's clause begins: the longest that is one. */
+function nameBefore(text: string): { name: string; at: number } | undefined {
+  const words = [...text.matchAll(/\S+/g)];
+  while (words.length > 0 && LINKS.test(words.at(-1)![0])) words.pop();
+  for (let count = Math.min(LONGEST_NAME, words.length); count >= 1; count--) {
+    const first = words[words.length - count]!;
+    const name = text.slice(first.index, words.at(-1)!.index + words.at(-1)![0].length);
+    if (/^[\d.,]/.test(name)) continue;
+    const { meaning, sure } = readLabel(name);
+    // a lone letter in a sentence is a word
+    if (meaning.kind === 'analyte' && sure !== 'guess' && (name.length > 1 || /^[A-Z]$/.test(name)))
+      return { name, at: first.index };
+  }
+  return undefined;
+}
+
+/** The number with the unit and the rating that stand behind it. */
+function valueAt(text: string, at: number): string {
+  const number = /^[<>]?\d+(?:[.,]\d+)*/.exec(text.slice(at))![0];
+  const behind = text.slice(at + number.length);
+  let value = number;
+  for (const match of behind.matchAll(/\S+/g)) {
+    const longer = number + behind.slice(0, match.index + match[0].length).replace(/[.,;]$/, '');
+    // a unit ends with its sentence
+    if (longer.length > number.length + 24 || /[.;!?]\s/.test(longer)) break;
+    if (valueFrom(longer) ?? valueFrom(longer, ',')) value = longer;
+  }
+  if (value !== number || /^[.,]?(\s|$)/.test(behind)) {
+    const said = /^[,\s]*(?:which (?:is|we rate(?: as)?)|rated|that is|\()\s*(?<word>[a-z]+(?: [a-z]+)?)/i.exec(
+      text.slice(at + value.length),
+    )?.groups?.word;
+    const word = said && [said, said.split(' ')[0]!].find((each) => isRating(each));
+    if (word && !/\(/.test(value)) return `${value} (${word})`;
+  }
+  return value;
+}
+
+function resultsIn(text: string, carried: number): Found[] {
+  const found: Found[] = [];
+  let clause = 0;
+  for (const match of text.matchAll(NUMBER)) {
+    if (match.index < carried) continue;
+    const start = Math.max(
+      clause,
+      ...[...text.slice(0, match.index).matchAll(/[.;!?](?=\s)/g)].map((stop) => stop.index + 1),
+    );
+    const before = text.slice(start, match.index);
+    const value = valueAt(text, match.index);
+    const named =
+      NOT_FOUND.test(before) || NUMBER_OF_NAME.test(before) ? undefined : nameBefore(before.replace(/[:=]\s*$/, ' '));
+    if (!named || !(valueFrom(value) ?? valueFrom(value, ','))) continue;
+    clause = match.index + match[0].length;
+    found.push({ name: named.name, nameAt: start + named.at, value, valueAt: match.index });
+  }
+  return found;
+}
+
+/** Whether a line is one of a letter's sentences: many words in one cell. */
+const isSentence = ({ cells }: Line): boolean =>
+  cells.length === 1 && (cells[0]!.text.match(/\p{L}{2,}/gu)?.length ?? 0) >= FEWEST_WORDS;
+
+/** Lines with the results of their sentences as names and values; what runs over from the line above belongs to it. */
+export function sentencesRead(lines: readonly Line[]): Line[] {
+  let carried = '';
+  return lines.map((line) => {
+    const [cell] = line.cells;
+    const goesOn = carried !== '' && line.cells.length === 1;
+    if (!cell || !(isSentence(line) || goesOn)) {
+      carried = '';
+      return line;
+    }
+    const before = goesOn ? carried : '';
+    const text = before + cell.text;
+    carried = /[.:!?]$/.test(cell.text)
+      ? ''
+      : `${text
+          .split(/[.;!?]\s/)
+          .at(-1)!
+          .slice(-80)} `;
+    if (!isSentence(line)) return line;
+    const found = resultsIn(text, before.length);
+    if (found.length === 0) return line;
+    const share = (cell.to - cell.from) / cell.text.length;
+    const place = (at: number) => cell.from + Math.max(0, at - before.length) * share;
+    const cells = found.flatMap(({ name, nameAt, value, valueAt: at }): Cell[] => [
+      // a name of the line above has no place in this one
+      { text: name, from: place(nameAt), to: Math.max(place(nameAt + name.length), place(nameAt) + share) },
+      { text: value, from: place(at), to: place(at + value.length) },
+    ]);
+    return { ...line, cells, sentence: cell.text };
+  });
+}
