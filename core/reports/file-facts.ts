@@ -60,10 +60,33 @@ function afterSpace(cell: Cell): { fact: ReportFact; text: string } | undefined 
   return undefined;
 }
 
+/** `Area: 8,000 sq ft` is a size, not the name of a place. */
+const IS_AREA = /^[\d.,]+ ?k? ?(sq\.? ?f|square f|acres?\b|ac\b|m2|m²|sq\.? ?m|ha\b|hectares?)/i;
+/** Where the next `name: value` begins in a text that only spaces part. */
+const NEXT_PAIR = /\s+(?=(?<name>[\p{Lu}][\p{L} .]{1,24}?):\s)/gu;
+const pairsApart = (text: string): string[] => {
+  const parts: string[] = [];
+  let from = 0;
+  for (const match of text.matchAll(NEXT_PAIR)) {
+    if (factOf(match.groups!.name!) === undefined) continue;
+    parts.push(text.slice(from, match.index));
+    from = match.index + match[0].length;
+  }
+  return [...parts, text.slice(from)];
+};
+
 /** A line with the cells apart that only spaces part within one. */
 const apart = (line: Line): Line =>
-  line.cells.some(({ text }) => /\s{2,}/.test(text))
-    ? { ...line, cells: line.cells.flatMap((cell) => cell.text.split(/\s{2,}/).map((text) => ({ ...cell, text }))) }
+  line.cells.some(({ text }) => /\s{2,}|:\s.*:\s/.test(text))
+    ? {
+        ...line,
+        cells: line.cells.flatMap((cell) =>
+          cell.text
+            .split(/\s{2,}/)
+            .flatMap(pairsApart)
+            .map((text) => ({ ...cell, text })),
+        ),
+      }
     : line;
 
 /** Facts in lines: `Sampled: 10/12/2026`, a name with its value in the next cell, or names with the values below them. */
@@ -73,7 +96,7 @@ export function factsIn(printed: readonly Line[]): { facts: PageFact[]; used: Se
   const used = new Set<number>();
   const add = (fact: ReportFact, text: string, line: Line, cell: Cell) => {
     const bare = text.trim();
-    if (bare === '') return;
+    if (bare === '' || (fact === 'field' && IS_AREA.test(bare))) return;
     // a day with its depth behind it: `21 May 2026, 0-4 inches`
     const both =
       fact === 'sampledOn' && !isDay(bare) ? /^(?<day>.*\d{2})[,;]?\s+(?<depth>\S.*)$/.exec(bare)?.groups : undefined;
@@ -194,6 +217,11 @@ export function methodsIn(text: string): { method: Method; of: Analyte[] }[] {
   return found.filter(({ of }, i) => of.length > 0 || found.findIndex((o) => o.of.length === 0) === i);
 }
 
+/** `Mehlich-3, mg/kg` over a table: an extractant and its unit, and nothing they are of. */
+const isMethodWithUnit = (text: string): boolean => {
+  const method = text.length < 60 ? methodNamed(text) : undefined;
+  return method !== undefined && METHOD_TABLE[method].of === 'nutrients' && analytesIn(text).length === 0;
+};
 const UNIT_FOR_ALL =
   /\b(units?|results?|nutrients?|values?|reported|expressed|all|einheit|angaben|unites?|unidades|expresad[oa]s?|exprimes?|en|in)\b/;
 
@@ -226,7 +254,7 @@ export function notesInto(facts: FileFacts, lines: readonly Line[], pageFacts: P
       used.add(line.no);
     }
     const named: [ReportFact, string | undefined][] = [
-      ['sample', line.cells.length === 1 ? SAMPLE_SAID.exec(text)?.[1] : undefined],
+      ['sample', line.sentence !== undefined || line.cells.length === 1 ? SAMPLE_SAID.exec(text)?.[1] : undefined],
       ['receivedOn', RECEIVED_SAID.exec(text)?.[1]],
     ];
     for (const [fact, said] of named)
@@ -242,7 +270,7 @@ export function notesInto(facts: FileFacts, lines: readonly Line[], pageFacts: P
       unit !== '%' &&
       unit !== 'index' &&
       unit !== 'dS/m' &&
-      UNIT_FOR_ALL.test(plain(text)) &&
+      (UNIT_FOR_ALL.test(plain(text)) || isMethodWithUnit(text)) &&
       !facts.unit &&
       !/recommend|apply|lime/i.test(text)
     ) {
@@ -263,6 +291,7 @@ export function notesInto(facts: FileFacts, lines: readonly Line[], pageFacts: P
         : line.cells.find(
             ({ text: cell }) =>
               NAMES_LAB.test(cell) &&
+              !/\blab(oratory)?\.? ?(no|nr|id|number|num|sample|code|#)/i.test(cell) &&
               cell.length < 90 &&
               factOf(cell.split(':')[0]!) === undefined &&
               !/\b(by|in ppm|the|these|this|your|our|we|from|is|are|was)\b/i.test(cell),

@@ -1,10 +1,37 @@
 import { describe, expect, it } from 'vitest';
+import { linesOfWords } from './doors/cells-of-words';
 import { documentOfText } from './doors/text-door';
+import { pageOfRows, type ReportDocument } from './document';
 import { readReport } from './read-report';
 
 /** Reports as people paste and laboratories write them, each odd in its own way. All invented. */
-const read = (text: string, name = 'report.txt') => {
-  const reading = readReport(documentOfText(text, name), {}, '2026-11-30');
+const read = (text: string, name = 'report.txt') => readDocument(documentOfText(text, name));
+const workbook = (sheets: Record<string, string[][]>) =>
+  readDocument({ kind: 'workbook', pages: Object.entries(sheets).map(([name, rows]) => pageOfRows(name, rows)) });
+/** A page of paper from words with their places: a run of words may hold spaces. */
+const paper = (words: readonly [x: number, y: number, text: string][]) =>
+  readDocument({
+    kind: 'pdf',
+    pages: [
+      {
+        name: 'page 1',
+        kind: 'paper',
+        lines: linesOfWords(
+          words.flatMap(([x, y, text]) =>
+            [...text.matchAll(/\S+/g)].map((word) => ({
+              text: word[0],
+              x: x + word.index * 5,
+              y,
+              width: word[0].length * 5,
+              height: 10,
+            })),
+          ),
+        ),
+      },
+    ],
+  });
+const readDocument = (document: ReportDocument) => {
+  const reading = readReport(document, {}, '2026-11-30');
   const samples = reading.samples.map((sample) => [
     sample.label,
     Object.fromEntries(
@@ -160,5 +187,97 @@ Phosphor (P2O5)        CAL          8           mg/100 g      B
 Kalkempfehlung: 20 dt/ha CaO`).samples[0]!.recommendations;
     // 2,000 kg/ha is 40.96 lb/1000 ft2 of CaO, and 1.785 times that of CaCO3, by their masses
     expect(lime[0]!.lbPer1000).toBeCloseTo(40.963 * (100.086 / 56.077), 2);
+  });
+});
+
+describe('a workbook is read', () => {
+  it('with a sample a sheet, named by it, and a sheet of other analytes goes on with the one before', () => {
+    const sheet = (ph: string, p: string) => [
+      ['Test', 'Result', 'Unit'],
+      ['pH', ph, ''],
+      ['Phosphorus, Mehlich 3', p, 'mg/kg'],
+    ];
+    const { by } = workbook({ 'Fern lawn': sheet('6.1', '33'), 'Gate strip': sheet('6.5', '42') });
+    expect(by).toEqual({
+      'Fern lawn': { pH: '6.1 water-1:1', P: '33 ppm mehlich-3' },
+      'Gate strip': { pH: '6.5 water-1:1', P: '42 ppm mehlich-3' },
+    });
+    const goesOn = workbook({
+      Majors: sheet('6.1', '33'),
+      Traces: [
+        ['Test', 'Result', 'Unit'],
+        ['Zinc, DTPA', '1.4', 'mg/kg'],
+      ],
+    });
+    expect(goesOn.samples).toHaveLength(1);
+  });
+  it('with tables that share the laboratory’s number, units in words over them, and a row that sums up', () => {
+    const { by, kept, rejected } = workbook({
+      Data: [
+        ['Lab #', 'Your ID', 'Date in field', 'pH'],
+        ['501', 'Bowl 1', '2026-06-11', '6.4'],
+        ['502', 'Bowl 2', '2026-06-11', '7.0'],
+        ['', 'Average', '', '6.7'],
+        [],
+        ['', 'Mehlich-3 extractable, lb/A', '', 'Micros, ppm'],
+        ['Lab #', 'P', 'K', 'Zn'],
+        ['501', '88 H', '210 M', '2.1'],
+        ['502', '41 L', '142 L', '<0.4'],
+      ],
+    });
+    expect(by).toEqual({
+      'Bowl 1': { pH: '6.4 water-1:1', P: '88 lb/acre mehlich-3', K: '210 lb/acre mehlich-3', Zn: '2.1 ppm' },
+      'Bowl 2': { pH: '7 water-1:1', P: '41 lb/acre mehlich-3', K: '142 lb/acre mehlich-3', Zn: '<0.4 ppm' },
+    });
+    expect(kept.map(({ text }) => text)).toContain('Average');
+    expect(rejected).toEqual([]);
+  });
+});
+
+describe('a page of paper is read', () => {
+  it('with each value under its name, and what is said of it under both', () => {
+    const { by, samples } = paper([
+      [40, 20, 'Sample: North green Collected: 06/02/2026 Depth: 4 in'],
+      [40, 50, 'pH'],
+      [160, 50, 'Buffer pH'],
+      [280, 50, 'Phosphorus'],
+      [40, 64, '6.3'],
+      [160, 64, '6.8'],
+      [280, 64, '36 ppm'],
+      [40, 76, 'slightly acid'],
+      [160, 76, 'Sikora'],
+      [280, 76, 'medium'],
+    ]);
+    expect(by).toEqual({ 'North green': { pH: '6.3 water-1:1', 'buffer-pH': '6.8 sikora', P: '36 ppm' } });
+    expect(samples[0]!.values.map(({ rating }) => rating)).toEqual(['slightly acid', undefined, 'medium']);
+    expect(samples[0]).toMatchObject({ sampledOn: '2026-06-02', depthIn: 4 });
+  });
+  it('with its advice in a column of text beside the list', () => {
+    const { by, samples } = paper([
+      [40, 20, 'Test'],
+      [200, 20, 'Your value'],
+      [40, 40, 'pH'],
+      [200, 40, '5.7'],
+      [300, 40, 'Your soil is acid: spread 50 pounds of'],
+      [40, 54, 'Phosphorus (Bray P1), ppm'],
+      [200, 54, '14'],
+      [300, 54, 'ground limestone per 1000 square feet'],
+      [40, 68, 'Magnesium, ppm'],
+      [200, 68, '66'],
+      [300, 68, 'this fall. Phosphorus is low, so add 2'],
+      [300, 82, 'pounds P2O5 per 1000 square feet.'],
+    ]);
+    expect(Object.values(by)).toEqual([{ pH: '5.7 water-1:1', P: '14 ppm bray-p1', Mg: '66 ppm' }]);
+    expect(samples[0]!.recommendations.map(({ of, lbPer1000 }) => [of, lbPer1000])).toEqual([
+      ['limeLb', 50],
+      ['P2O5Lb', 2],
+    ]);
+  });
+  it('with results named behind their numbers, over the end of a line', () => {
+    const { by } = paper([
+      [40, 20, 'We found 48 ppm of phosphorus by Mehlich-3, which is optimum, and 1,120 ppm of'],
+      [40, 34, 'calcium. Organic matter came to 3.7%, and the optimum pH is 6.5 for bluegrass.'],
+    ]);
+    expect(Object.values(by)).toEqual([{ P: '48 ppm mehlich-3', Ca: '1120 ppm', OM: '3.7 %' }]);
   });
 });

@@ -60,9 +60,9 @@ export function printReading(file: string, document: ReportDocument, reading: Re
   };
   const after = {
     rejected: [
-      ...reading.rejected.map(({ page, line, text, because }) => ({
+      ...reading.rejected.map(({ page, line, from = 0, text, because }) => ({
         line,
-        place: place({ page, line, from: 0 }),
+        place: place({ page, line, from }),
         text,
         because,
       })),

@@ -1,11 +1,13 @@
+import { methodNamed } from '../records/methods';
 import { type Cell, columnAt, type ReportPage } from './document';
 import { readAdvice } from './read-advice';
 import { type Facts, MOST_EXAMPLES, NAME_FACTS, type Reader, withoutNames } from './reader';
 import { cellAt, guessNames } from './table-cells';
 import { type AcrossTable } from './tables';
-import { readLabel } from './terms/label';
-import { type ReportFact } from './terms/names';
-import { isRating } from './terms/ratings';
+import { extractFor, readLabel } from './terms/label';
+import type { ReportAnalyte, ReportFact } from './terms/names';
+import { isBar, isRating } from './terms/ratings';
+import { valueFrom } from './terms/values';
 
 /** A table of one sample a line. */
 export function readAcross(reader: Reader, page: ReportPage, table: AcrossTable): void {
@@ -35,6 +37,13 @@ export function readAcross(reader: Reader, page: ReportPage, table: AcrossTable)
     }
     return -1;
   });
+  // `P rating` is of P, a rating without a name of what stands left of it
+  for (const i of ratings.keys()) {
+    const of = readLabel(columns[i]!.text.replace(/\b(ratings?|rate|level|class|interp\w*)\b\.?/i, ' ')).meaning;
+    const at =
+      of.kind === 'analyte' ? terms.findIndex((term) => term !== -1 && sameAnalyte(reader, term, of.analyte)) : -1;
+    if (at !== -1) ratings.set(i, at);
+  }
   for (const i of ratings.keys())
     for (let left = i - 1; left >= 0 && ratings.get(i) === -1; left--) if (terms[left] !== -1) ratings.set(i, left);
   for (const [i, column] of columns.entries()) {
@@ -51,6 +60,13 @@ export function readAcross(reader: Reader, page: ReportPage, table: AcrossTable)
         from: column.from,
       });
   }
+  const valueRows =
+    names === -1 && guessed === undefined && table.rows.length < 9
+      ? table.rows.filter((row) => {
+          const cells = columns.map((_, i) => cellAt(page.lines[row]!, columns, i));
+          return !isWordsOfValues(reader, cells, terms);
+        }).length
+      : table.rows.length;
   const meanings = columns.map((column) => reader.resolved(column.text, column.label).meaning);
   for (const row of table.rows) {
     const line = page.lines[row]!;
@@ -72,12 +88,26 @@ export function readAcross(reader: Reader, page: ReportPage, table: AcrossTable)
     });
     // a row named Result is of the page's sample, one named Rating rates the row above
     const word = guessed === undefined ? undefined : wordOfRow(cells[guessed]?.text);
-    if (word === 'rating') {
+    const unnamed = names === -1 && guessed === undefined;
+    if (word === 'rating' || (unnamed && row !== table.rows[0] && isWordsOfValues(reader, cells, terms))) {
       const above = reader.samples.at(-1);
       cells.forEach((cell, i) => {
         const value = cell && above?.values.find((v) => v.term === terms[i]);
-        if (value) value.rating ??= cell.text;
+        if (!value) return;
+        const { method } = extractFor(value.analyte, cell.text);
+        if (method) value.method ??= method;
+        else value.rating ??= cell.text;
       });
+      continue;
+    }
+    const name = NAME_FACTS.flatMap((fact) => facts[fact]?.text ?? []).find((text) => REDUCED.test(text));
+    if (name) {
+      reader.unknown(
+        name,
+        { meaning: { kind: 'kept', why: 'reckoned from the samples: no sample of its own' }, sure: 'certain' },
+        line.cells.map((cell) => cell.text),
+        { page: table.page, line: line.no, from: line.cells[0]!.from },
+      );
       continue;
     }
     if (word === 'range') continue;
@@ -86,7 +116,7 @@ export function readAcross(reader: Reader, page: ReportPage, table: AcrossTable)
     const over = reader.factsOver(table.page, line.no);
     const { facts: named, year } = reader.ofTime(facts, over);
     const sample =
-      anonymous && (word !== undefined || (table.rows.length === 1 && reader.document.kind !== 'table'))
+      anonymous && (word !== undefined || (valueRows === 1 && reader.document.kind !== 'table'))
         ? reader.pageSample(table.page, line, table)
         : reader.sampleOf(
             { ...withoutNames(over), ...named },
@@ -136,6 +166,28 @@ export function readAcross(reader: Reader, page: ReportPage, table: AcrossTable)
         'The row holds no result.',
       );
   }
+}
+
+const sameAnalyte = (reader: Reader, term: number, analyte: ReportAnalyte): boolean => {
+  const { meaning } = reader.terms[term]!.label;
+  return meaning.kind === 'analyte' && meaning.analyte === analyte && meaning.unit !== '%';
+};
+
+/** Rows that sum up the samples above them. */
+const REDUCED =
+  /^(average|avg|mean|median|min(imum)?|max(imum)?|std|st\.? ?dev\.?|standard deviation|range|sum|mittelwert|durchschnitt|moyenne|promedio|media)\b\.?$/i;
+
+/** Whether a row holds, under its analytes, only words on the values above: ratings, a buffer's name. */
+function isWordsOfValues(reader: Reader, cells: readonly (Cell | undefined)[], terms: readonly number[]): boolean {
+  const under = cells.filter((cell, i) => cell && terms[i] !== -1) as Cell[];
+  return (
+    under.length > 0 &&
+    under.every(
+      ({ text }) =>
+        valueFrom(text, reader.decimal) === undefined &&
+        (isRating(text) || methodNamed(text) !== undefined || isBar(text)),
+    )
+  );
 }
 
 /** A row that is named after what it holds, and not after a sample. */

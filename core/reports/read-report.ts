@@ -72,7 +72,7 @@ function readAll(reader: Reader): ReportReading {
     // brackets within a table's lines are notes too: `K 80, Ca 900 (all ppm, Mehlich-3)`
     const bracketed = page.lines.flatMap((line, at) => {
       const cells = claimed.has(at) ? line.cells.filter(({ text }) => ALL_IN_BRACKETS.test(text)) : [];
-      return cells.length > 0 ? [{ ...line, cells }] : [];
+      return cells.length > 0 ? [{ ...line, cells }] : claimed.has(at) && line.sentence ? [line] : [];
     });
     const noted = notesInto(reader.facts, [...free, ...bracketed], facts);
     for (const line of free) {
@@ -90,7 +90,8 @@ function readAll(reader: Reader): ReportReading {
       if (table.kind === 'across') readAcross(reader, page, table);
       else if (table.kind === 'long') readLong(reader, page, table);
       else readDown(reader, page, table);
-  for (const { page, line } of loose) readLooseLine(reader, page, line);
+  for (const { page, line } of paragraphs(loose.filter(({ line }) => line.cells.length > 0)))
+    readLooseLine(reader, page, line);
   for (const [i, { page }] of pages.entries())
     for (const line of page.lines)
       if (line.sentence) {
@@ -123,6 +124,33 @@ function readAll(reader: Reader): ReportReading {
     ),
   };
 }
+
+/** Loose lines of text that follow one another are one paragraph: advice begins in one and ends in the next. */
+function paragraphs(loose: readonly { page: number; line: Line }[]): { page: number; line: Line }[] {
+  const joined: { page: number; line: Line; last: number }[] = [];
+  for (const { page, line } of [...loose].sort((a, b) => a.page - b.page || a.line.no - b.line.no)) {
+    const [cell, second] = line.cells;
+    // beside a list the lines of a text and of the list take turns
+    const before = joined.findLast(
+      (each) =>
+        each.page === page &&
+        line.no - each.last <= MOST_BETWEEN &&
+        each.line.cells.length === 1 &&
+        Math.abs(cell!.from - each.line.cells[0]!.from) < SAME_EDGE_PT,
+    );
+    const text = before?.line.cells[0]!.text ?? '';
+    const goesOn = !second && /\p{L}{2,}\s+\p{L}{2,}\s+\p{L}{2,}/u.test(text) && !/[.:!?]$/.test(text);
+    if (before && goesOn) {
+      before.line = { ...before.line, cells: [{ ...before.line.cells[0]!, text: `${text} ${cell!.text}` }] };
+      before.last = line.no;
+    } else joined.push({ page, line, last: line.no });
+  }
+  return joined;
+}
+/** Lines between two of one paragraph, itself counted. */
+const MOST_BETWEEN = 3;
+/** Lines of a paragraph begin at one place, points. */
+const SAME_EDGE_PT = 3;
 
 /** A table that goes on overleaf without its heading keeps its columns. */
 function carryOn(pages: { page: ReportPage; tables: ReportTable[]; claimed: Set<number> }[]): void {

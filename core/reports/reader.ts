@@ -2,7 +2,7 @@ import type { Method } from '../records/vocabularies';
 import { dayFrom } from '../typed/typed-day';
 import { depthFrom } from '../typed/typed-depth';
 import { significant } from '../words/numbers';
-import { type Cell, type Line, type ReportDocument } from './document';
+import { type Cell, type Line, overlap, type ReportDocument } from './document';
 import { type PageFact } from './file-facts';
 import type {
   FileFacts,
@@ -16,8 +16,8 @@ import type {
 } from './reading';
 import { placeKey } from './reading';
 import { AS_SAID } from './said-labels';
-import { type ReportTable, unitOf, withContext } from './tables';
-import { extractFor, type Label, type Meaning, OXIDE_UNSURE, unitFits } from './terms/label';
+import { type LongTable, type ReportTable, unitOf, withContext } from './tables';
+import { extractFor, type Label, type Meaning, OXIDE_UNSURE, readLabel, unitFits } from './terms/label';
 import { isMass, onlyUnit, type ReportAnalyte, type ReportFact } from './terms/names';
 import { plain } from './terms/plain';
 import { isRating } from './terms/ratings';
@@ -45,6 +45,8 @@ export class Reader {
   readonly doubts = new Set<string>();
   readonly samples: ReportSample[] = [];
   readonly byName = new Map<string, ReportSample>();
+  /** A laboratory's number is of one sample, whatever else names it in another table. */
+  readonly byLabNumber = new Map<string, ReportSample>();
   readonly footnotes = new Map<string, string>();
   readonly pageFacts: PageFact[][] = [];
   usedFileUnit = false;
@@ -264,7 +266,8 @@ export class Reader {
   }
 
   fault(sample: ReportSample, field: string, line: Line, text: string, page: number, because: string): void {
-    this.rejected.push({ page, line: line.no, text, because, field });
+    const from = line.cells.find((cell) => cell.text === text)?.from;
+    this.rejected.push({ page, line: line.no, ...(from === undefined ? {} : { from }), text, because, field });
     sample.faults ??= [];
     sample.faults.push({ field, because });
   }
@@ -278,7 +281,9 @@ export class Reader {
     const label = names.sample ?? names.bag ?? names.field ?? names.labNumber ?? fallback ?? '';
     const dayText = facts.sampledOn;
     const key = `${label.toLowerCase()}|${names.property?.toLowerCase() ?? ''}|${dayText?.text ?? ''}`;
-    const there = label === '' ? undefined : this.byName.get(key);
+    const byNumber = names.labNumber && this.byLabNumber.get(names.labNumber);
+    const isOther = byNumber && names.sample && byNumber.names.sample && names.sample !== byNumber.names.sample;
+    const there = (label === '' ? undefined : this.byName.get(key)) ?? (isOther ? undefined : byNumber || undefined);
     if (there && this.ofTable.get(there) !== table) {
       Object.assign(there.names, { ...names, ...there.names });
       this.ofTable.set(there, table);
@@ -297,6 +302,7 @@ export class Reader {
     this.describe(sample, facts, line, page);
     this.samples.push(sample);
     this.byName.set(key, sample);
+    if (names.labNumber) this.byLabNumber.set(names.labNumber, sample);
     this.ofTable.set(sample, table);
     return sample;
   }
@@ -393,7 +399,14 @@ export class Reader {
   /** The sample that a page is about, or the one that the page before began. */
   pageSample(page: number, line: Line, table: ReportTable): ReportSample {
     const facts = this.factsOver(page, line.no);
-    const named = NAME_FACTS.some((fact) => fact !== 'property' && facts[fact] !== undefined);
+    const sheet = this.sheetName(page);
+    if (sheet && this.samples.at(-1)?.page !== page && !this.namesSample(facts)) {
+      const before = this.samples.at(-1);
+      // a sheet of other analytes goes on with the sample of the one before
+      if (!before || this.repeats(before, table))
+        facts.sample = { text: sheet, place: { page, line: line.no, from: 0 } };
+    }
+    const named = this.namesSample(facts);
     if (!named) {
       const before = this.samples.at(-1);
       const repeats = before ? this.repeats(before, table) : false;
@@ -411,11 +424,35 @@ export class Reader {
     return this.sampleOf(facts, page, line, table, named ? undefined : `sample ${this.samples.length + 1}`);
   }
 
+  private namesInList(table: LongTable): Label[] {
+    const at = table.columns.find(({ label }) => label.meaning.kind === 'fact' && label.meaning.fact === 'analyte');
+    const { lines } = this.document.pages[table.page]!;
+    return table.rows.flatMap((row) => {
+      const name = at && lines[row]!.cells.find((cell) => overlap(cell, at) > 0);
+      return name ? [readLabel(name.text)] : [];
+    });
+  }
+
+  private namesSample(facts: Facts): boolean {
+    return NAME_FACTS.some((fact) => fact !== 'property' && facts[fact] !== undefined);
+  }
+
+  /** The name of a sheet among several, where it is not one that any sheet has: laboratories give a sample a sheet. */
+  private sheetName(page: number): string | undefined {
+    const { kind, pages } = this.document;
+    const name = pages[page]!.name.trim();
+    return kind === 'workbook' && pages.length > 1 && !ANY_SHEET.test(name) ? name : undefined;
+  }
+
   /** Whether a table begins another sample: most of what it names was read for this one from another table. */
   repeats(sample: ReportSample, table: ReportTable): boolean {
     if (this.ofTable.get(sample) === table) return false;
     const labels =
-      table.kind === 'down' ? table.rows.map((row) => row.label) : table.columns.map((column) => column.label);
+      table.kind === 'down'
+        ? table.rows.map((row) => row.label)
+        : table.kind === 'long'
+          ? this.namesInList(table)
+          : table.columns.map((column) => column.label);
     const named = labels.flatMap(({ meaning }) =>
       meaning.kind === 'analyte' && meaning.unit !== '%' ? [meaning.analyte] : [],
     );
@@ -443,3 +480,7 @@ function timeIn(text: string): string | undefined {
     return 'earlier';
   return /^(current|this)( (test|result|results|year|sample|value))?$/i.test(text.trim()) ? 'now' : undefined;
 }
+
+/** Names of sheets that say nothing of what is on them but its kind. */
+const ANY_SHEET =
+  /^(sheet|tabelle|feuil|hoja|page|seite|blatt)\s*\d*$|^(data|results?|report|soil|soils|main|micros?|macros?|majors?|minors?|about|info|summary|notes|legend|all|samples?|analysis|output|export)\b/i;

@@ -83,6 +83,7 @@ export interface ReportSample {
 export interface NotRead {
   page: number;
   line: number;
+  from?: number;
   text: string;
   because: string;
   /** The analyte or fact at fault, by its key. */

@@ -1,5 +1,5 @@
-import type { ReportFact } from './terms/names';
-import { extractFor, type Label, type Meaning, readLabel } from './terms/label';
+import { isMass, type ReportFact } from './terms/names';
+import { extractFor, type Label, type Meaning, readLabel, unitFits } from './terms/label';
 import { methodNamed } from '../records/methods';
 import { isAdviceHeading } from './terms/advice';
 import { isBar, isRating } from './terms/ratings';
@@ -284,14 +284,18 @@ function acrossTable(
   });
   if (!columns.some((c) => isAnalyte(c.label))) return undefined;
   const rows: number[] = [];
-  let strays = 0;
+  let [strays, valued] = [0, 0];
   for (let at = last + 1; at < lines.length; at++) {
     if (claimed.has(at)) break;
     const line = lines[at]!;
     if (line.cells.length === 0) continue;
     const values = valuesUnder(line, columns);
     if (values === 0) {
-      if (headingScore(line) >= HEADS || isLongHeading(line)) break;
+      if (headingScore(line) >= HEADS || isLongHeading(line)) {
+        // what stands between the last values and another heading belongs to that
+        rows.length = valued;
+        break;
+      }
       strays++;
       if (isPaper && strays > MOST_STRAY_LINES) break;
       // a row whose cells cannot be read is still a row: it is refused with its reason
@@ -302,7 +306,7 @@ function acrossTable(
     // a line that names analytes beside their values begins a list
     if (isPaper && segmentsOf(line).length > 0 && values < FEWEST_VALUES) break;
     strays = 0;
-    rows.push(at);
+    valued = rows.push(at);
   }
   return { kind: 'across', page: pageNo, columns, heading: [first, last], rows };
 }
@@ -453,7 +457,11 @@ export function unitOf(
   if (!printed.unit)
     return /base sat|saturation/i.test(text) && ['Ca', 'Mg', 'K', 'Na'].includes(analyte) ? { unit: '%' } : undefined;
   const named = readLabel(`${analyte === 'buffer-pH' ? 'buffer pH' : analyte} (${text})`).meaning;
-  if (named.kind !== 'analyte' || !named.unit) return undefined;
+  // words beside the unit may make no name together with the analyte: `Micros, ppm`
+  if (named.kind !== 'analyte' || !named.unit)
+    return unitFits(analyte, printed.unit) && isMass(analyte)
+      ? (printed as { unit: ReportUnit; factor?: number })
+      : undefined;
   return {
     unit: named.unit,
     ...(printed.factor === undefined || named.factor === undefined ? {} : { factor: named.factor }),

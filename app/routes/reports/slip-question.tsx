@@ -63,7 +63,7 @@ export function SlipQuestion({ slip, onSay }: { slip: Asked; onSay: (value: numb
           </Radio>
         ))}
       </Radio.Group>
-      <p className="actions">
+      <div className="actions">
         <Button
           type="primary"
           size="small"
@@ -99,7 +99,7 @@ export function SlipQuestion({ slip, onSay }: { slip: Asked; onSay: (value: numb
           </Button>
         )}
         {slip.cec !== undefined && <span className="small">double line: CEC {fixed(slip.cec, 1)} cmolc/kg</span>}
-      </p>
+      </div>
     </section>
   );
 }

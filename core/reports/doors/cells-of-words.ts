@@ -53,16 +53,47 @@ export function linesOfWords(words: readonly Word[]): Line[] {
     } else rows.push({ y: word.y, height: word.height, words: [word] });
   }
   return cellsSplit(
-    rows.map((row, i) => ({
-      no: i + 1,
-      top: row.y,
-      height: row.height,
-      cells: cellsOf(
-        row.words.sort((a, b) => a.x - b.x),
-        row.height,
-      ),
-    })),
+    proseApart(
+      rows.map((row, i) => ({
+        no: i + 1,
+        top: row.y,
+        height: row.height,
+        cells: cellsOf(
+          row.words.sort((a, b) => a.x - b.x),
+          row.height,
+        ),
+      })),
+    ),
   );
+}
+
+/** Words of a cell from which it is prose, and lines of such cells one under another from which they are a column of text. */
+const PROSE_WORDS = 4;
+const PROSE_LINES = 3;
+/** Left edges of a column of text differ by less, points. */
+const SAME_EDGE_PT = 3;
+
+const isProse = (cell: Cell): boolean => (cell.text.match(/\p{L}{2,}/gu)?.length ?? 0) >= PROSE_WORDS;
+
+/** A column of text beside a table stands in lines of its own, under those it shares: its words head or fill no column. */
+export function proseApart(lines: readonly Line[]): Line[] {
+  const beside = lines.flatMap((line) =>
+    line.cells.length > 1 && isProse(line.cells.at(-1)!) ? [line.cells.at(-1)!] : [],
+  );
+  const edges = [...new Set(beside.map(({ from }) => from))].filter(
+    (edge) => beside.filter(({ from }) => Math.abs(from - edge) < SAME_EDGE_PT).length >= PROSE_LINES,
+  );
+  if (edges.length === 0) return [...lines];
+  const isOfColumn = (cell: Cell) =>
+    edges.some((edge) => Math.abs(cell.from - edge) < SAME_EDGE_PT) && /\p{L}{2}/u.test(cell.text);
+  const apart: Line[] = [];
+  const kept = lines.map((line) => {
+    const prose = line.cells.length > 1 ? line.cells.filter(isOfColumn) : [];
+    if (prose.length === 0) return line;
+    apart.push({ ...line, cells: prose });
+    return { ...line, cells: line.cells.filter((cell) => !prose.includes(cell)) };
+  });
+  return [...kept, ...apart];
 }
 
 /** Lines with the results of their sentences read, and every other cell of a name and its value in two. */

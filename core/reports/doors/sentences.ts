@@ -14,7 +14,7 @@ const FEWEST_WORDS = 4;
 const LONGEST_NAME = 6;
 /** Words between a name and its number: `phosphorus came back at about 27 ppm`. */
 const LINKS =
-  /^(is|was|are|were|of|at|in|a|an|the|tested|tests|measured|measures|measuring|came|back|stands|stood|reads|read|level|levels|value|about|approximately|around|only|just|equals|ist|betragt|liegt|bei|war|est|etait|de|es|fue|era)$/i;
+  /^(is|was|are|were|of|at|in|a|an|the|tested|tests|measured|measures|measuring|came|back|stands|stood|reads|read|level|levels|value|to|about|approximately|around|only|just|equals|ist|betragt|liegt|bei|war|est|etait|de|es|fue|era)$/i;
 /** A clause with one of these speaks of what is wanted or of what to do, not of what was found. */
 const NOT_FOUND =
   /\b(target|goal|optimum|optimal|desired|ideal|should|needs?|required?|raise|lower|recommend\w*|apply|applied|add|between|range|until|reach|sufficient|below|above|under|over|less|more|than|if|when|unless|per 1,?000|for each|next|last year|previous|sollte|ziel|zwischen|objectif|entre|optimo|aplicar)\b/i;
@@ -53,6 +53,22 @@ function nameBefore(text: string): { name: string; at: number } | undefined {
   return undefined;
 }
 
+/** The name behind a number: `48 ppm of phosphorus (Mehlich-3), which`. */
+function nameBehind(text: string, at: number): { name: string; at: number } | undefined {
+  const behind = /^\s+of\s+(?=\p{L})/u.exec(text.slice(at));
+  if (!behind) return undefined;
+  const from = at + behind[0].length;
+  const clause = /^[^,.;]*/.exec(text.slice(from))![0];
+  const words = [...clause.matchAll(/\S+/g)];
+  for (let count = Math.min(LONGEST_NAME, words.length); count >= 1; count--) {
+    const last = words[count - 1]!;
+    const name = clause.slice(0, last.index + last[0].length);
+    const { meaning, sure } = readLabel(name);
+    if (meaning.kind === 'analyte' && sure !== 'guess') return { name, at: from };
+  }
+  return undefined;
+}
+
 /** The number with the unit and the rating that stand behind it. */
 function valueAt(text: string, at: number): string {
   const number = /^[<>]?\d+(?:[.,]\d+)*/.exec(text.slice(at))![0];
@@ -78,18 +94,22 @@ function resultsIn(text: string, carried: number): Found[] {
   const found: Found[] = [];
   let clause = 0;
   for (const match of text.matchAll(NUMBER)) {
-    if (match.index < carried) continue;
     const start = Math.max(
       clause,
       ...[...text.slice(0, match.index).matchAll(/[.;!?](?=\s)/g)].map((stop) => stop.index + 1),
     );
     const before = text.slice(start, match.index);
     const value = valueAt(text, match.index);
-    const named =
-      NOT_FOUND.test(before) || NUMBER_OF_NAME.test(before) ? undefined : nameBefore(before.replace(/[:=]\s*$/, ' '));
+    const clauseOfIt = before.split(/[,;]\s/).at(-1)!;
+    if (NOT_FOUND.test(clauseOfIt) || NUMBER_OF_NAME.test(before)) continue;
+    const behind = nameBehind(text, match.index + value.replace(/ \([^)]*\)$/, '').length);
+    // what the line above began was read there, but for a name that comes only now
+    if (match.index < carried && !(behind && behind.at + behind.name.length > carried)) continue;
+    const ahead = behind ? undefined : nameBefore(before.replace(/[:=]\s*$/, ' '));
+    const named = behind ?? (ahead && { ...ahead, at: start + ahead.at });
     if (!named || !(valueFrom(value) ?? valueFrom(value, ','))) continue;
     clause = match.index + match[0].length;
-    found.push({ name: named.name, nameAt: start + named.at, value, valueAt: match.index });
+    found.push({ name: named.name, nameAt: named.at, value, valueAt: match.index });
   }
   return found;
 }
@@ -124,7 +144,7 @@ export function sentencesRead(lines: readonly Line[]): Line[] {
     const cells = found.flatMap(({ name, nameAt, value, valueAt: at }): Cell[] => [
       // a name of the line above has no place in this one
       { text: name, from: place(nameAt), to: Math.max(place(nameAt + name.length), place(nameAt) + share) },
-      { text: value, from: place(at), to: place(at + value.length) },
+      { text: value, from: place(at), to: Math.max(place(at + value.length), place(at) + share) },
     ]);
     return { ...line, cells, sentence: cell.text };
   });

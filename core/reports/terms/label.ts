@@ -268,6 +268,8 @@ function readWords(text: string, advised: boolean): Label {
   const named = byName ?? near?.named;
   if (!named) {
     const other = bareFact ?? fact(tokens);
+    if (!other && isDateOfSampling(tokens))
+      return { meaning: { kind: 'fact', fact: 'sampledOn' }, sure: 'guess', because: 'a date that is no other' };
     if (other) return { meaning: { kind: 'fact', fact: other }, sure: 'certain' };
     const why = KEPT_NAMES.get(name) ?? KEPT_NAMES.get(tokens.filter((t) => !FILLERS.has(t)).join(' '));
     return why ? { meaning: { kind: 'kept', why }, sure: 'certain' } : { meaning: { kind: 'other' }, sure: 'guess' };
@@ -295,6 +297,13 @@ function readWords(text: string, advised: boolean): Label {
     ...(because ? { because } : {}),
   };
 }
+
+/** `Date in field`, `Date pulled`: a date, and none of the laboratory's own or of the order. */
+const isDateOfSampling = (words: readonly string[]): boolean =>
+  words.length <= 4 && words.includes('date') && words.every((word) => word === 'date' || OF_SAMPLING.has(word));
+const OF_SAMPLING: ReadonlySet<string> = new Set(
+  'field,in,of,the,on,pulled,pull,cored,coring,core,soil,sample,samples,cut,dug,drawn,visit,site,lawn'.split(','),
+);
 
 /** Whether a unit can be one of this analyte: a mass in soil has many, organic matter one. */
 export function unitFits(analyte: ReportAnalyte, unit: ReportUnit): boolean {
