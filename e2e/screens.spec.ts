@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
+import { columnsReport, pictureReport } from './made-report';
 import { expect, openCases, test } from './ubertas-page';
 
 const SCREENS: readonly [string, string][] = [
@@ -75,6 +76,43 @@ for (const [at, screens] of GROUPS.entries()) {
     }
   });
 }
+
+test('a report being read, wide and on a phone: nothing cut off, nothing axe calls serious', async ({ page }) => {
+  test.setTimeout(120_000);
+  await openCases(page, 'quarry-lane-school');
+  await page.goto('/reports#property=quarry-lane-school');
+  const file = page.getByLabel('Report file');
+  const reports: [string, Buffer, string][] = [
+    ['columns.pdf', await columnsReport(), 'The reading'],
+    ['picture.pdf', await pictureReport(), 'holds no text'],
+    [
+      'water.txt',
+      Buffer.from('Irrigation water analysis\nEC 1.4 dS/m\nSodium 6.1 meq/L\nSAR 4.2\nBicarbonate 3.3 meq/L'),
+      'water',
+    ],
+  ];
+  for (const [name, buffer, words] of reports) {
+    await file.setInputFiles({ name, mimeType: 'application/octet-stream', buffer });
+    await expect(page.getByText(words).filter({ visible: true }).first()).toBeVisible();
+    for (const size of SIZES) {
+      await page.setViewportSize(size);
+      await expect
+        .poll(() => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), {
+          message: `${name} at ${size.width} px is wider than the screen`,
+        })
+        .toBeLessThanOrEqual(0);
+      expect(await seriousOf(page), `${name} at ${size.width} px`).toEqual([]);
+      if (process.env.UBERTAS_LOOK)
+        await page.screenshot({
+          path: `${process.env.UBERTAS_LOOK}/${name}-${size.width}.png`,
+          fullPage: size.width < 500,
+        });
+    }
+    await page.setViewportSize(SIZES[0]!);
+    await page.getByRole('button', { name: 'Cancel' }).first().click();
+    await expect(file).toBeAttached();
+  }
+});
 
 test('the Workings slip passes axe and can be read by keyboard alone', async ({ page }) => {
   await openCases(page, 'quarry-lane-school');

@@ -1,22 +1,12 @@
 import { performance } from 'node:perf_hooks';
-import writeWorkbook from 'write-excel-file/node';
 import { strToU8, zipSync } from 'fflate';
 import { documentOf } from '../cli/read';
 import { isRefusal } from '../core/reckoning/refusal';
 import { readReport } from '../core/reports/read-report';
-import type { AnalysedBag } from '../standins/laboratory/dress';
 import { LAYOUTS } from '../standins/laboratory/layouts';
-import { analysed, ordinarySoil } from '../standins/laboratory/soil';
+import { bagsOf, workbookOfRows } from './made-reports';
 
 /** Times of reading reports, for docs/measured.md: a long PDF, a long workbook, files that mean harm. */
-
-const bags = (count: number): AnalysedBag[] =>
-  Array.from({ length: count }, (_, i) => ({
-    code: `B-${i}`,
-    sampledOn: '2026-10-12',
-    depthIn: 4,
-    found: analysed(ordinarySoil(i, 'loam'), i),
-  }));
 
 async function timed(what: string, name: string, bytes: Uint8Array): Promise<void> {
   const before = performance.now();
@@ -34,35 +24,9 @@ async function timed(what: string, name: string, bytes: Uint8Array): Promise<voi
 process.stdout.write(
   '| file | size | opened, ms | read, ms | memory, MB | came to |\n| --- | ---: | ---: | ---: | ---: | --- |\n',
 );
-await timed('PDF of 200 letters', 'a.pdf', await LAYOUTS.letter.bytes(bags(200)));
-await timed('PDF table of 6,000 rows, 200 pages', 'a.pdf', await LAYOUTS['paper-table'].bytes(bags(6_000)));
-const heading = [
-  'Sample',
-  'Date sampled',
-  'Depth in',
-  'pH',
-  'Buffer pH (Mehlich)',
-  'P ppm (M3)',
-  'K ppm (M3)',
-  'Ca ppm (M3)',
-  'Mg ppm (M3)',
-  'OM %',
-  'CEC',
-];
-const rows = Array.from({ length: 50_000 }, (_, i) => [
-  `S${i}`,
-  '2026-10-12',
-  4,
-  5.5 + (i % 20) / 10,
-  6.4,
-  20 + (i % 60),
-  40 + (i % 90),
-  900,
-  110,
-  3.1,
-  8.4,
-]);
-await timed('workbook of 50,000 rows', 'a.xlsx', new Uint8Array(await writeWorkbook([heading, ...rows]).toBuffer()));
+await timed('PDF of 200 letters', 'a.pdf', await LAYOUTS.letter.bytes(bagsOf(200)));
+await timed('PDF table of 6,000 rows, 200 pages', 'a.pdf', await LAYOUTS['paper-table'].bytes(bagsOf(6_000)));
+await timed('workbook of 50,000 rows', 'a.xlsx', await workbookOfRows(50_000));
 await timed(
   'archive that unpacks to 500 MB',
   'bomb.xlsx',

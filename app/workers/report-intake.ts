@@ -58,6 +58,8 @@ export interface ShownCell {
   mark?: MarkKind;
   /** Sample and value that it was read as. */
   value?: [sample: number, value: number];
+  /** Its words stand in a cell that follows: only its mark is drawn. */
+  within?: true;
 }
 export interface ShownLine {
   no: number;
@@ -143,13 +145,13 @@ const PAGES_OF_TABLE = 'table';
 async function documentOf(
   name: string,
   bytes: Uint8Array,
-  onProgress: (page: number, of: number) => void,
+  onProgress: (doing: string) => void,
 ): Promise<ReportDocument | Refusal> {
   const kind = kindOfBytes(bytes);
-  if (kind === 'workbook') return documentOfWorkbook(bytes);
+  if (kind === 'workbook') return documentOfWorkbook(bytes, onProgress);
   if (kind === 'pdf') {
     pdfBytes = bytes.slice();
-    return documentOfPdf(await pdfReader(), bytes, { onProgress });
+    return documentOfPdf(await pdfReader(), bytes, { onProgress: (page, of) => onProgress(`page ${page} of ${of}`) });
   }
   return documentOfText(decodeText(bytes).text, name);
 }
@@ -185,7 +187,12 @@ function readWhole(
   today: string,
   onProgress: (share: number) => void,
 ): NonNullable<typeof reading> | Refusal {
-  if (!rows) {
+  const [only] = given.pages;
+  // a workbook of one long sheet is read in parts as well, so that it tells how far it is
+  const long =
+    rows ??
+    (given.pages.length === 1 && only!.kind === 'cells' && only!.lines.length > 4 * TOP_ROWS ? only!.lines : undefined);
+  if (!long) {
     const read = readReport(given, answers, today);
     return read.terms.length === 0 && read.samples.length === 0 ? noAnalytes : read;
   }
@@ -197,11 +204,12 @@ function readWhole(
     for (const sample of part.samples) samples.push(sample);
     for (const each of part.rejected) rejected.push(each);
   };
-  for (const [i, row] of rows.entries()) {
-    reader.take(row, i + 1);
+  for (const [i, row] of long.entries()) {
+    if ('cells' in row) reader.takeLine(row);
+    else reader.take(row, i + 1);
     if (i % 5000 === 0) {
       drain();
-      onProgress(i / rows.length);
+      onProgress(i / long.length);
     }
   }
   reader.finish();
@@ -253,7 +261,7 @@ const intake = {
   /** Takes a file or a pasted text in; nothing of it is read yet. */
   async open(
     given: File | { text: string; name: string },
-    onProgress: (done: number, of: number) => void,
+    onProgress: (doing: string) => void,
   ): Promise<Opened | Refusal> {
     rows = undefined;
     reading = undefined;
@@ -327,11 +335,18 @@ const intake = {
       rows && page === 0
         ? pageOfRows('', rows.slice(from, from + SHOWN_LINES)).lines.map((line) => ({ ...line, no: line.no + from }))
         : (document.pages[page]?.lines.slice(from, from + SHOWN_LINES) ?? []);
-    return lines.map(({ no, top, height, cells }) => ({
+    return lines.map(({ no, top, height, cells, sentence }) => ({
       no,
       ...(top === undefined ? {} : { top }),
       ...(height === undefined ? {} : { height }),
-      cells: cells.map((cell) => ({ ...cell, ...marks.get(`${no}/${Math.round(cell.from)}`) })),
+      cells: [
+        ...cells.map((cell) => ({
+          ...cell,
+          ...marks.get(`${no}/${Math.round(cell.from)}`),
+          ...(sentence ? { within: true as const } : {}),
+        })),
+        ...(sentence ? [{ ...sentence }] : []),
+      ],
     }));
   },
 
@@ -391,6 +406,12 @@ async function match(where: Intake): Promise<void> {
   const matcher = new SampleMatcher(where.codes, where.zones, where.propertyId, where.assigned);
   whyNot = new Map();
   const matched: MatchedSample[] = [];
+  // a report of water or leaves is never kept as one of soil, and has no zone
+  if (reading.facts.kind.value !== 'soil') {
+    matches = [];
+    fresh = [];
+    return;
+  }
   matches = reading.samples.map((sample) => {
     const found = matcher.match(sample);
     if (typeof found === 'string') whyNot.set(sample, found);
@@ -403,9 +424,7 @@ async function match(where: Intake): Promise<void> {
     }
     return found;
   });
-  // a report of water or leaves is never kept as one of soil
-  const isSoil = reading.facts.kind.value === 'soil';
-  const sorted = await reportsOf(isSoil ? matched : []);
+  const sorted = await reportsOf(matched);
   fresh = sorted.fresh;
   for (const { sample, why } of sorted.refused) whyNot.set(sample, why);
   for (const { sample } of sorted.known) whyNot.set(sample, KNOWN);

@@ -15,8 +15,8 @@ export interface Line {
   /** Points from the top of the page to the line, and the height of its letters; on paper only. */
   top?: number;
   height?: number;
-  /** The words of the line where only the results in them are its cells. */
-  sentence?: string;
+  /** The whole line, where its cells are only the results in its words. */
+  sentence?: Cell;
 }
 export interface ReportPage {
   name: string;

@@ -234,7 +234,7 @@ export function notesInto(facts: FileFacts, lines: readonly Line[], pageFacts: P
   const used = new Set<number>();
   for (const line of lines) {
     const text =
-      line.sentence ??
+      line.sentence?.text ??
       line.cells
         .map((cell) => cell.text)
         .join(' ')

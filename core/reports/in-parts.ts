@@ -38,7 +38,10 @@ export class PartsReader {
   }
 
   take(row: readonly string[], no: number): void {
-    const line = lineOfRow(row, no);
+    this.takeLine(lineOfRow(row, no));
+  }
+
+  takeLine(line: Line): void {
     if (this.top) {
       this.top.push(line);
       if (this.top.length === TOP_ROWS) this.begin();

@@ -95,9 +95,9 @@ function readAll(reader: Reader): ReportReading {
   for (const [i, { page }] of pages.entries())
     for (const line of page.lines)
       if (line.sentence) {
-        readSentence(reader, i, line, line.sentence);
+        readSentence(reader, i, line, line.sentence.text);
         reader.kept.set(`${i}:${line.no}`, {
-          text: line.sentence.slice(0, 300),
+          text: line.sentence.text.slice(0, 300),
           values: [],
           because: 'words',
           at: { page: i, line: line.no, from: line.cells[0]?.from ?? 0 },

@@ -122,6 +122,9 @@ export function AsItCame({ opened, reading, page, first, onPage, lines, selected
 /** Width of the paper at zoom 1, px. */
 const PAPER_PX = 600;
 
+/** A short text is not drawn larger than print, points. */
+const FEWEST_PT = 420;
+
 function Paper({
   lines,
   page,
@@ -133,7 +136,7 @@ function Paper({
   AsItCameProps,
   'selected' | 'onSelect'
 >) {
-  const right = Math.max(200, ...lines.flatMap(({ cells }) => cells.map(({ to }) => to)));
+  const right = Math.max(isText ? FEWEST_PT : 200, ...lines.flatMap(({ cells }) => cells.map(({ to }) => to)));
   const width = page?.width ?? right + 12;
   const height = page?.height ?? Math.max(...lines.map(({ top = 0 }) => top), 100) + 20;
   const margin = isText ? 10 : 0;
@@ -169,7 +172,7 @@ function PaperCell({
   selected,
   onSelect,
 }: { cell: ShownCell; baseline: number; letters: number } & Pick<AsItCameProps, 'selected' | 'onSelect'>) {
-  const { text, from, to, mark, value } = cell;
+  const { text, from, to, mark, value, within } = cell;
   const isSelected = sameValue(selected, value);
   const [left, right, top, bottom] = [
     from - 2.5,
@@ -184,7 +187,7 @@ function PaperCell({
     ) : (
       mark && <rect className={look} x={left} y={top} width={right - left} height={bottom - top} />
     );
-  const words = (
+  const words = within ? null : (
     <text
       x={from}
       y={baseline}

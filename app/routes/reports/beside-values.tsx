@@ -4,6 +4,7 @@ import type { TermAnswer } from '@core/reports/reading';
 import { plain } from '@core/reports/terms/plain';
 import { showRate } from '@core/words/numbers';
 import type { Intake, ReadSummary } from '../../workers/report-intake';
+import { useSome } from '../../ui/use-some';
 import { MEANINGS } from './meanings';
 
 const ADVISED = { limeLb: 'lime', NLb: 'N', P2O5Lb: 'P2O5', K2OLb: 'K2O' } as const;
@@ -124,6 +125,7 @@ export function WithoutZone({
   zones: readonly ZoneTarget[];
   onAssign: (sample: string, to: Intake['assigned'][string]) => void;
 }) {
+  const [shown, more] = useSome(summary.unmatched, 20, 'samples');
   if (summary.unmatched.length === 0) return null;
   const options = [
     { value: 'leave-out', label: 'leave it out' },
@@ -136,7 +138,7 @@ export function WithoutZone({
     <section aria-labelledby="unmatched">
       <h2 id="unmatched">Samples without a zone</h2>
       <ul className="lines">
-        {summary.unmatched.map(({ sample, count, why }) => (
+        {shown.map(({ sample, count, why }) => (
           <li key={sample}>
             <b>{sample || '(no name)'}</b>{' '}
             <span className="small">
@@ -162,18 +164,20 @@ export function WithoutZone({
           </li>
         ))}
       </ul>
+      {more}
     </section>
   );
 }
 
 /** Lines that are not taken, each with its reason. */
 export function NotTaken({ summary, onSave }: { summary: ReadSummary; onSave: () => void }) {
+  const [shown, more] = useSome(summary.rejected, 20, 'lines');
   if (summary.rejectedCount === 0) return null;
   return (
     <section aria-labelledby="rejected">
       <h2 id="rejected">Not taken</h2>
       <ul className="lines">
-        {summary.rejected.map(({ place, text, because }, i) => (
+        {shown.map(({ place, text, because }, i) => (
           <li key={i}>
             <b>{place}</b>{' '}
             <span className="small">
@@ -182,7 +186,8 @@ export function NotTaken({ summary, onSave }: { summary: ReadSummary; onSave: ()
           </li>
         ))}
       </ul>
-      {summary.rejectedCount > summary.rejected.length && (
+      {more}
+      {!more && summary.rejectedCount > summary.rejected.length && (
         <p className="small">and {summary.rejectedCount - summary.rejected.length} more</p>
       )}
       <Button size="small" onClick={onSave}>

@@ -25,7 +25,10 @@ export function OtherKind({
     <section className="slipbox" aria-label="What the report is of">
       <p className="sliphead">
         <WarnGlyph /> <b>{isWater ? 'A report of water' : 'A report of leaves'}</b>{' '}
-        <span>told by {kind.because}. It is not stored as a soil test.</span>
+        <span>
+          told by {kind.because}. It is not stored as a soil test
+          {isWater && home ? `; ${home} can take it as its water` : ''}.
+        </span>
       </p>
       {!isWater &&
         summary.leaves.map(({ label, findings }) => (
@@ -53,7 +56,7 @@ export function OtherKind({
           home &&
           summary.waters.map((label, i) => (
             <Button key={label} type="primary" size="small" onClick={() => onWater(i)}>
-              Use {label} as the irrigation water of {home}
+              {summary.waters.length > 1 ? `Use ${label} as irrigation water` : 'Use as irrigation water'}
             </Button>
           ))}
         {isWater && !home && (

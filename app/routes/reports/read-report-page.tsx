@@ -9,6 +9,7 @@ import { Fault } from '../../ui/field';
 import { WhichBuffer } from '../../ui/which-buffer';
 import { AsItCame, type Selected } from './as-it-came';
 import { KeptList, NotTaken, NotUnderstoodList, WithoutZone } from './beside-values';
+import { useSome } from '../../ui/use-some';
 import { FileFactsForm } from './file-facts-form';
 import { OtherKind } from './other-kinds';
 import { Remembered } from './remembered';
@@ -39,6 +40,7 @@ export function ReadReportPage({
   const [side, setSide] = useState<'came' | 'right'>('right');
   const box = useRef<HTMLDivElement>(null);
   const slips = summary.slips.filter(({ place }) => !reader.settled.has(placeKey(place)));
+  const [askedNow, moreAsked] = useSome(slips, 8, 'questions');
   const doubted = summary.unitDoubt && !reader.settled.has('unit') ? summary.unitDoubt : undefined;
   const waits = slips.length + (summary.slipCount - summary.slips.length) + (doubted ? 1 : 0);
   const select = (to: Selected | undefined, of?: number) => {
@@ -49,6 +51,7 @@ export function ReadReportPage({
     const zone = zones.find((z) => z.propertyId === propertyId && z.zoneId === zoneId);
     return zone ? (zone.propertyName === home ? zone.zoneName : `${zone.propertyName}, ${zone.zoneName}`) : zoneId;
   };
+  const isSoil = summary.facts.kind.value === 'soil';
   const bare = summary.doubts.some((doubt) => doubt.startsWith('Buffer pH'));
   return (
     <>
@@ -61,15 +64,17 @@ export function ReadReportPage({
           {open.remembered && ' Read as you said of this laboratory before.'}
         </span>
         <Button onClick={reader.cancel}>Cancel</Button>
-        <Button
-          type="primary"
-          className={waits > 0 ? 'waits' : undefined}
-          disabled={summary.fresh === 0 || waits > 0 || stage.busy}
-          onClick={() => void reader.store()}
-        >
-          Save {count(summary.fresh, 'report')}
-          {waits > 0 && <i>waits for {count(waits, 'answer')}</i>}
-        </Button>
+        {isSoil && (
+          <Button
+            type="primary"
+            className={waits > 0 ? 'waits' : undefined}
+            disabled={summary.fresh === 0 || waits > 0 || stage.busy}
+            onClick={() => void reader.store()}
+          >
+            Save {count(summary.fresh, 'report')}
+            {waits > 0 && <i>waits for {count(waits, 'answer')}</i>}
+          </Button>
+        )}
       </header>
       <Fault>{stage.fault}</Fault>
       <div className="sides" role="group" aria-label="Side">
@@ -130,7 +135,7 @@ export function ReadReportPage({
             onShow={(from) => void reader.show(from)}
             onTerm={reader.sayTerm}
           />
-          {summary.facts.kind.value !== 'soil' && (
+          {!isSoil && (
             <OtherKind
               summary={summary}
               home={home}
@@ -162,13 +167,14 @@ export function ReadReportPage({
               </p>
             </section>
           )}
-          {slips.map((slip) => (
+          {askedNow.map((slip) => (
             <SlipQuestion
               key={placeKey(slip.place)}
               slip={slip}
               onSay={(value) => reader.sayValue(slip.place, value)}
             />
           ))}
+          {moreAsked}
           {bare && <WhichBuffer onChoose={(bufferMethod) => reader.say({ bufferMethod })} />}
           {summary.doubts.length > 0 && (
             <ul className="doubts">

@@ -72,7 +72,7 @@ export default function Reports({ loaderData }: Route.ComponentProps) {
           <section>
             <p role="status">
               Opening {stage.name}
-              {stage.done && `, page ${stage.done[0]} of ${stage.done[1]}`}
+              {stage.doing && `: ${stage.doing}`}
             </p>
             <Button onClick={reader.cancel}>Cancel</Button>
           </section>

@@ -23,6 +23,7 @@ interface TheReadingProps {
 /** What was read: an analyte a row, a sample a column, how sure each is. */
 export function TheReading({ summary, selected, term, nameOf, onSelect, onShow, onTerm }: TheReadingProps) {
   const { rows, shown, terms, from, samples } = summary;
+  const isSoil = summary.facts.kind.value === 'soil';
   /** Arrows walk the values, Escape lets go. */
   const walk = (event: React.KeyboardEvent) => {
     if (!(event.target instanceof HTMLElement) || event.target.closest('.ant-select, input')) return;
@@ -116,18 +117,20 @@ export function TheReading({ summary, selected, term, nameOf, onSelect, onShow, 
                 </tr>
               );
             })}
-            <tr className="goes">
-              <th scope="row">Goes to</th>
-              <td />
-              {shown.map((sample, i) => (
-                <td key={i} className="num small">
-                  {sample.zone ? nameOf(sample.zone.propertyId, sample.zone.zoneId) : 'no zone yet'}
-                  {sample.sampledOn && <small>{sayDate(sample.sampledOn)}</small>}
-                  {sample.zone && sample.why && <small>{sample.why}</small>}
-                </td>
-              ))}
-              <td />
-            </tr>
+            {isSoil && (
+              <tr className="goes">
+                <th scope="row">Goes to</th>
+                <td />
+                {shown.map((sample, i) => (
+                  <td key={i} className="num small">
+                    {sample.zone ? nameOf(sample.zone.propertyId, sample.zone.zoneId) : 'no zone yet'}
+                    {sample.sampledOn && <small>{sayDate(sample.sampledOn)}</small>}
+                    {sample.zone && sample.why && <small>{sample.why}</small>}
+                  </td>
+                ))}
+                <td />
+              </tr>
+            )}
           </tbody>
         </table>
       </div>

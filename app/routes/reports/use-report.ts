@@ -21,7 +21,7 @@ export interface OpenReport {
 }
 export type Stage =
   | { at: 'choose'; fault?: string }
-  | { at: 'opening'; name: string; done?: [number, number] }
+  | { at: 'opening'; name: string; doing?: string }
   | { at: 'no-text'; name: string; says: string }
   | { at: 'reading' | 'storing'; share: number; open: OpenReport }
   | { at: 'read'; open: OpenReport; summary: ReadSummary; busy?: boolean; fault?: string }
@@ -95,9 +95,7 @@ export function useReport(
     }
     setStage({ at: 'opening', name });
     try {
-      const telling = proxy((done: number, of: number) =>
-        setStage((now) => (now.at === 'opening' ? { ...now, done: [done, of] } : now)),
-      );
+      const telling = proxy((doing: string) => setStage((now) => (now.at === 'opening' ? { ...now, doing } : now)));
       const opened = await intake.start().call((remote) => remote.open(given, telling));
       if (isRefusal(opened)) {
         if (opened.field === 'text') return setStage({ at: 'no-text', name, says: opened.refused });

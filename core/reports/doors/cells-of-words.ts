@@ -1,5 +1,5 @@
 import type { Cell, Line } from '../document';
-import { nameWithin, sentencesRead } from './sentences';
+import { nameWithin, NUMBER_OF_NAME, sentencesRead } from './sentences';
 import { readLabel } from '../terms/label';
 import { valueFrom } from '../terms/values';
 
@@ -154,6 +154,7 @@ export function splitCell(cell: Cell): Cell[] {
   // the longest name before a number
   for (let at = Math.min(tokens.length - 1, 8); at >= 1; at--) {
     if (!/^[<>≤≥]?\s?\d/.test(tokens[at]!.text) && !/^(nd|n\/a|trace|vl|l|m|h|vh)$/i.test(tokens[at]!.text)) continue;
+    if (NUMBER_OF_NAME.test(text.slice(0, tokens[at]!.at).trimEnd())) continue;
     const [first, last] = nameWithin(tokens.slice(0, at).map((token) => token.text));
     if (last <= first) continue;
     const name = piece(first, last);

@@ -10,6 +10,8 @@ import { valueFrom } from '../terms/values';
 
 /** Words of a line from which it is a sentence, and not a label with its value. */
 const FEWEST_WORDS = 4;
+/** Results in a line from which it is a whole sample, and what stands before them its name. */
+const FEWEST_OF_SAMPLE = 3;
 /** Words of a name before its number. */
 const LONGEST_NAME = 6;
 /** Words between a name and its number: `phosphorus came back at about 27 ppm`. */
@@ -20,7 +22,8 @@ const NOT_FOUND =
   /\b(target|goal|optimum|optimal|desired|ideal|should|needs?|required?|raise|lower|recommend\w*|apply|applied|add|between|range|until|reach|sufficient|below|above|under|over|less|more|than|if|when|unless|per 1,?000|for each|next|last year|previous|sollte|ziel|zwischen|objectif|entre|optimo|aplicar)\b/i;
 const NUMBER = /(?<![\w./-]|\d:)[<>]?\d+(?:[.,]\d+)*(?![\d/-]|:\d)/g;
 /** A number behind one of these names something: a method, a sample. */
-const NUMBER_OF_NAME = /\b(mehlich|bray|m|no\.?|nr\.?|sample|lawn|zone|area|field|hole|green|plot|page|lab|#)\s*-?$/i;
+export const NUMBER_OF_NAME =
+  /\b(mehlich|bray|m|no\.?|nr\.?|sample|lawn|zone|area|field|hole|green|plot|page|lab|#)\s*-?$/i;
 
 /** From and to of the words of a name that only links and an `and` stand around. */
 export function nameWithin(words: readonly string[]): [number, number] {
@@ -77,7 +80,7 @@ function valueAt(text: string, at: number): string {
   for (const match of behind.matchAll(/\S+/g)) {
     const longer = number + behind.slice(0, match.index + match[0].length).replace(/[.,;]$/, '');
     // a unit ends with its sentence
-    if (longer.length > number.length + 24 || /[.;!?]\s/.test(longer)) break;
+    if (longer.length > number.length + 24 || /[.;!?,]\s/.test(longer)) break;
     if (valueFrom(longer) ?? valueFrom(longer, ',')) value = longer;
   }
   if (value !== number || /^[.,]?(\s|$)/.test(behind)) {
@@ -141,11 +144,18 @@ export function sentencesRead(lines: readonly Line[]): Line[] {
     if (found.length === 0) return line;
     const share = (cell.to - cell.from) / cell.text.length;
     const place = (at: number) => cell.from + Math.max(0, at - before.length) * share;
+    // the name before a whole sample: `north side: pH 6.0, P 22, K 80`
+    const lead = found.length >= FEWEST_OF_SAMPLE ? /^[^:\d]{1,40}:(?=\s)/.exec(cell.text)?.[0] : undefined;
+    const named = lead !== undefined && readLabel(lead).meaning.kind === 'other';
     const cells = found.flatMap(({ name, nameAt, value, valueAt: at }): Cell[] => [
       // a name of the line above has no place in this one
       { text: name, from: place(nameAt), to: Math.max(place(nameAt + name.length), place(nameAt) + share) },
       { text: value, from: place(at), to: Math.max(place(at + value.length), place(at) + share) },
     ]);
-    return { ...line, cells, sentence: cell.text };
+    return {
+      ...line,
+      cells: named ? [{ text: lead, from: cell.from, to: cell.from + lead.length * share }, ...cells] : cells,
+      sentence: cell,
+    };
   });
 }

@@ -1,14 +1,14 @@
 import Papa from 'papaparse';
 import { type Line, pageOfRows, type ReportDocument } from '../document';
 import { readLabel } from '../terms/label';
-import { cellsSplit, splitCell } from './cells-of-words';
+import { cellsSplit } from './cells-of-words';
 
 const DELIMITERS = ['\t', ';', ',', '|'];
 /** Lines by which a text is told from a table. */
 const LOOKED_AT = 60;
 /** A letter of a plain text is so wide, in the points of paper; only their proportion counts. */
 const LETTER_PT = 6;
-const LINE_PT = 12;
+const LINE_PT = 15;
 
 /** Which sign parts the cells of a text, if any: the one that gives most of its lines the same number of cells. */
 export function delimiterOf(text: string): string | undefined {
@@ -39,17 +39,10 @@ export function documentOfTable(text: string, delimiter?: string): ReportDocumen
   return { kind: 'table', pages: [pageOfRows('table', rows)] };
 }
 
-/** A sentence of results: `pH 6.2, phosphorus 35 ppm, potassium 110 ppm.` Its clauses are parted like columns. */
-function clausesParted(line: string): string {
-  const clauses = line.split(/[,;.] (?=\p{L})|(?<=:) (?=\p{L})/u);
-  const pairs = clauses.filter((text) => splitCell({ text, from: 0, to: text.length }).length > 1);
-  return pairs.length < 2 ? line : clauses.join('   ').replace(/\.$/, '');
-}
-
 /** Words as they were pasted or mailed: columns by what stands under what, or names with their values. */
 export function documentOfWords(text: string): ReportDocument {
   const lines: Line[] = text.split(/\r?\n/).map((source, i) => {
-    const expanded = clausesParted(withoutLeaders(source.replaceAll('\t', '    ')));
+    const expanded = withoutLeaders(source.replaceAll('\t', '    '));
     const cells = [...expanded.matchAll(/\S+(?: \S+)*/g)].map((match) => ({
       // a heading is drawn out over its columns: `------ lb/A ------`
       text: match[0].replace(/^[-=_.]{3,} (?=\S)|(?<=\S) [-=_.]{3,}$/g, ''),

@@ -84,9 +84,13 @@ function faultOf(path: string, xml: string): Refusal | undefined {
 const showNumber = (value: number): string => String(significant(value, 12));
 
 /** Reads an .xlsx file: all its sheets, merged cells as wide as they are, days as ISO. */
-export async function documentOfWorkbook(bytes: Uint8Array): Promise<ReportDocument | Refusal> {
+export async function documentOfWorkbook(
+  bytes: Uint8Array,
+  onProgress: (doing: string) => void = () => {},
+): Promise<ReportDocument | Refusal> {
   if (bytes[0] === 0xd0 && bytes[1] === 0xcf)
     return refuse('', 'This is an old .xls workbook or one with a password: save it as .xlsx without one.');
+  onProgress('unpacking');
   const files = unpack(bytes);
   if ('refused' in files) return files as unknown as Refusal;
   const parts = files as Record<string, Uint8Array>;
@@ -102,6 +106,7 @@ export async function documentOfWorkbook(bytes: Uint8Array): Promise<ReportDocum
     merges.push(found);
   }
   try {
+    onProgress('reading its cells');
     // packed anew without compressing: the reader would hand a large part to a worker of its own
     const sheets = await readWorkbook(zipSync(parts, { level: 0 }).buffer as ArrayBuffer);
     const commas = sheets.some(({ data }) =>
