@@ -9,7 +9,7 @@ import type { DoorKind, ReportDocument } from '@core/reports/document';
 import { placeOf } from '@core/reports/document';
 import { kindOfBytes } from '@core/reports/doors/kind-of-bytes';
 import { documentOfPdf, type PdfReader } from '@core/reports/doors/pdf-door';
-import { delimiterOf, documentOfWords } from '@core/reports/doors/text-door';
+import { delimiterOf, documentOfWords, refuseWords, withoutMarks } from '@core/reports/doors/text-door';
 import { documentOfWorkbook } from '@core/reports/doors/workbook-door';
 import { pageOfRows } from '@core/reports/document';
 import { PartsReader, TOP_ROWS } from '@core/reports/in-parts';
@@ -156,10 +156,10 @@ async function documentOf(
   return documentOfText(decodeText(bytes).text, name);
 }
 
-function documentOfText(source: string, name: string): ReportDocument {
-  const text = source.replace(/^\uFEFF/, '');
+function documentOfText(source: string, name: string): ReportDocument | Refusal {
+  const text = withoutMarks(source);
   const delimiter = delimiterOf(text);
-  if (!delimiter && !/\.(csv|tsv)$/i.test(name)) return documentOfWords(text);
+  if (!delimiter && !/\.(csv|tsv)$/i.test(name)) return refuseWords(text) ?? documentOfWords(text);
   const parsed = Papa.parse<string[]>(text, { delimiter: delimiter ?? '' }).data.map(shortCells);
   if (parsed.length <= 4 * TOP_ROWS) return { kind: 'table', pages: [pageOfRows(PAGES_OF_TABLE, parsed)] };
   rows = parsed;

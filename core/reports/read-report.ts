@@ -131,13 +131,15 @@ function paragraphs(loose: readonly { page: number; line: Line }[]): { page: num
   for (const { page, line } of [...loose].sort((a, b) => a.page - b.page || a.line.no - b.line.no)) {
     const [cell, second] = line.cells;
     // beside a list the lines of a text and of the list take turns
-    const before = joined.findLast(
-      (each) =>
-        each.page === page &&
-        line.no - each.last <= MOST_BETWEEN &&
-        each.line.cells.length === 1 &&
-        Math.abs(cell!.from - each.line.cells[0]!.from) < SAME_EDGE_PT,
-    );
+    const before = joined
+      .slice(-2 * MOST_BETWEEN)
+      .findLast(
+        (each) =>
+          each.page === page &&
+          line.no - each.last <= MOST_BETWEEN &&
+          each.line.cells.length === 1 &&
+          Math.abs(cell!.from - each.line.cells[0]!.from) < SAME_EDGE_PT,
+      );
     const text = before?.line.cells[0]!.text ?? '';
     const goesOn = !second && /\p{L}{2,}\s+\p{L}{2,}\s+\p{L}{2,}/u.test(text) && !/[.:!?]$/.test(text);
     if (before && goesOn) {

@@ -1,14 +1,15 @@
 import { readFileSync } from 'node:fs';
+import { strToU8, zipSync } from 'fflate';
 
 /** Where a file can be given to the application. */
 export const DOORS = ['case', 'reports', 'shelf', 'climate', 'zones', 'track'] as const;
 export type Door = (typeof DOORS)[number];
 
-/** A file as what it is made of: texts, and a text so many times, put together in the browser that reads it. */
+/** A file as what it is made of: texts, a text so many times, and bytes, put together in the browser that reads it. */
 export interface Hostile {
   door: Door;
   what: string;
-  parts: readonly (string | readonly [text: string, times: number])[];
+  parts: readonly (string | readonly [text: string, times: number] | { base64: string })[];
 }
 
 const json = (value: unknown): string => JSON.stringify(value);
@@ -232,7 +233,49 @@ const climate = (): [string, Hostile['parts']][] => [
   ['a low above its high', ['month,high,low\n1,20,40\n']],
   ['a million days', ['date,high,low\n', ['2026-01-01,40,20\n', 300_000]]],
 ];
+const bytes = (given: Uint8Array): Hostile['parts'] => [{ base64: Buffer.from(given).toString('base64') }];
+/** A workbook of one sheet with this inside. */
+const book = (sheet: Uint8Array | string): Hostile['parts'] =>
+  bytes(
+    zipSync({
+      'xl/workbook.xml': strToU8('<workbook xmlns:r="r"><sheets><sheet name="a" r:id="r1"/></sheets></workbook>'),
+      'xl/_rels/workbook.xml.rels': strToU8(
+        '<Relationships><Relationship Id="r1" Target="worksheets/sheet1.xml"/></Relationships>',
+      ),
+      'xl/worksheets/sheet1.xml': typeof sheet === 'string' ? strToU8(sheet) : sheet,
+    }),
+  );
+const pdf = (objects: string): Hostile['parts'] => [`%PDF-1.7\n${objects}\ntrailer<</Root 1 0 R>>`];
+const binaries = (): [string, Hostile['parts']][] => [
+  ['a workbook that unpacks to a thousand times its size', book(new Uint8Array(60_000_000))],
+  [
+    'a workbook with a million merged cells',
+    book('<worksheet><sheetData/><mergeCells><mergeCell ref="A1:XFD1048576"/></mergeCells></worksheet>'),
+  ],
+  ['a workbook of entities', book('<!DOCTYPE a [<!ENTITY a "aaaa">]><worksheet><sheetData/></worksheet>')],
+  [
+    'a workbook with a cell out of all bounds',
+    book('<worksheet><sheetData><row r="1"><c r="XFD1048576"><v>1</v></c></row></sheetData></worksheet>'),
+  ],
+  ['a workbook of broken XML', book('<worksheet><sheetData><row><c r="A1"><v>1</v>')],
+  ['an archive that is no workbook', bytes(zipSync({ 'a.txt': strToU8('a') }))],
+  [
+    'the old workbook',
+    bytes(new Uint8Array([0xd0, 0xcf, 0x11, 0xe0, 0xa1, 0xb1, 0x1a, 0xe1, ...Array<number>(600).fill(0)])),
+  ],
+  ['a PDF with a script', pdf('1 0 obj<</Type/Catalog/OpenAction<</S/JavaScript/JS(app.alert(1))>>>>endobj')],
+  [
+    'a PDF whose pages are in a ring',
+    pdf('1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj\n2 0 obj<</Type/Pages/Count 9/Kids[2 0 R]>>endobj'),
+  ],
+  [
+    'a PDF that says a billion pages',
+    pdf('1 0 obj<</Type/Catalog/Pages 2 0 R>>endobj\n2 0 obj<</Type/Pages/Count 1000000000/Kids[]>>endobj'),
+  ],
+  ['a PDF broken off', ['%PDF-1.4\n1 0 obj<</Type/Cat']],
+];
 const reports = (): [string, Hostile['parts']][] => [
+  ...binaries(),
   ['days that are none', ['sample,date,pH\na,2027-13-01,6\nb,31/31/2027,6\n']],
   ['values beyond all', ['sample,date,pH\na,2027-03-01,1e308\n']],
   ['a formula as a name', ['sample,date,pH\n=1+1,2027-03-01,6\n']],

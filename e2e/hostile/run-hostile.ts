@@ -48,7 +48,13 @@ async function give(page: Page, file: Hostile): Promise<Outcome> {
   const heading = await page.locator('h1').first().textContent();
   const began = await input.evaluate(
     (element, { parts, name }) => {
-      const text = parts.map((part) => (typeof part === 'string' ? part : part[0].repeat(part[1])));
+      const text = parts.map((part) =>
+        typeof part === 'string'
+          ? part
+          : 'base64' in part
+            ? Uint8Array.from(atob(part.base64 as string), (letter) => letter.charCodeAt(0))
+            : part[0].repeat(part[1]),
+      );
       const files = new DataTransfer();
       files.items.add(new File(text, name));
       const field = element as HTMLInputElement;
@@ -65,7 +71,7 @@ async function give(page: Page, file: Hostile): Promise<Outcome> {
         watch.last = now;
         const said = Array.from(
           document.querySelectorAll(
-            '.fault, .brought, .doubted, section.found, table.found, .ant-message-notice, table.mapping, .opened',
+            '.fault, .brought, .doubted, section.found, table.found, .ant-message-notice, table.mapping, .opened, [aria-label=Typing] > p',
           ),
         ).find((e) => (e.textContent ?? '') !== '' && !stands.has(e.textContent));
         const turned = document.querySelector('h1')?.textContent;
@@ -84,7 +90,7 @@ async function give(page: Page, file: Hostile): Promise<Outcome> {
       field.dispatchEvent(new Event('change', { bubbles: true }));
       return watch.began;
     },
-    { parts: file.parts as (string | [string, number])[], name },
+    { parts: file.parts as (string | [string, number] | { base64: string })[], name },
   );
   await page
     .waitForFunction(() => (window as unknown as { hostile: { at: number } }).hostile.at > 0, undefined, {

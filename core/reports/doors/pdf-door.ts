@@ -84,6 +84,7 @@ export async function documentOfPdf(
     const file = await task.promise;
     if (file.numPages > MOST_PAGES)
       return refuse('', `The PDF has ${file.numPages} pages; at most ${MOST_PAGES} are read at a time.`);
+    if (file.numPages < 1) return BROKEN;
     const pages: ReportPage[] = [];
     let letters = 0;
     for (let no = 1; no <= file.numPages; no++) {
@@ -106,16 +107,18 @@ export async function documentOfPdf(
     return letters === 0 ? NO_TEXT : { kind: 'pdf', pages };
   } catch (fault) {
     const name = (fault as { name?: string }).name;
-    return refuse(
-      '',
-      name === 'PasswordException'
-        ? 'The PDF asks for a password: save it without one and choose it again.'
-        : 'The PDF is broken: it cannot be read. Ask the laboratory for it again, or for a table.',
-    );
+    return name === 'PasswordException'
+      ? refuse('', 'The PDF asks for a password: save it without one and choose it again.')
+      : BROKEN;
   } finally {
     await task.destroy();
   }
 }
+
+const BROKEN: Refusal = refuse(
+  '',
+  'The PDF is broken: it cannot be read. Ask the laboratory for it again, or for a table.',
+);
 
 /** The answer for a PDF that is a picture. */
 export const NO_TEXT: Refusal = refuse(

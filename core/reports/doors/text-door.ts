@@ -1,3 +1,5 @@
+import { type Refusal, refuse } from '../../reckoning/refusal';
+import { grouped } from '../../words/numbers';
 import Papa from 'papaparse';
 import { type Line, pageOfRows, type ReportDocument } from '../document';
 import { readLabel } from '../terms/label';
@@ -39,6 +41,21 @@ export function documentOfTable(text: string, delimiter?: string): ReportDocumen
   return { kind: 'table', pages: [pageOfRows('table', rows)] };
 }
 
+/** Lines of the longest letter or mail; a text of more is no report, or a table whose cells nothing parts. */
+const MOST_LINES = 20_000;
+
+/** Why a text is not read as words, if it is not. */
+export const refuseWords = (text: string): Refusal | undefined => {
+  let lines = 0;
+  for (let at = text.indexOf('\n'); at !== -1; at = text.indexOf('\n', at + 1))
+    if (++lines > MOST_LINES)
+      return refuse(
+        '',
+        `The text has more than ${grouped(MOST_LINES, 0)} lines and no columns: it is no report that can be read. Save it as a table.`,
+      );
+  return undefined;
+};
+
 /** Words as they were pasted or mailed: columns by what stands under what, or names with their values. */
 export function documentOfWords(text: string): ReportDocument {
   const lines: Line[] = text.split(/\r?\n/).map((source, i) => {
@@ -61,7 +78,10 @@ const withoutLeaders = (line: string): string => line.replace(/\.{3,}|(?: \.){3,
 const isRule = (line: string): boolean => /^[\s|+:=_-]*[=_-]{2,}[\s|+:=_-]*$/.test(line);
 
 /** Marks of a mail that is answered, and the lines drawn in a table, say nothing; each line keeps its number. */
-function withoutMarks(text: string): string {
+export function withoutMarks(source: string): string {
+  const text = source.replace(/^\uFEFF/, '');
+  // a long table has neither, and is not taken apart for it
+  if (!/^\s*>|[=_-]{2,}/m.test(text)) return text;
   const lines = text.split(/\r?\n/);
   const quoted = lines.filter((line) => /^\s*>/.test(line)).length;
   const written = lines.filter((line) => line.trim() !== '').length;
@@ -74,7 +94,7 @@ function withoutMarks(text: string): string {
 
 /** Text of a file or pasted: as a table where a sign parts its cells, else by its columns and words. */
 export function documentOfText(text: string, name = ''): ReportDocument {
-  const bare = withoutMarks(text.replace(/^\uFEFF/, ''));
+  const bare = withoutMarks(text);
   const delimiter = delimiterOf(bare);
   if (/\.(csv|tsv)$/i.test(name) || delimiter) return documentOfTable(bare, delimiter);
   return documentOfWords(bare);
