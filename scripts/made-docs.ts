@@ -1,6 +1,7 @@
 import type { AnySchema } from 'yup';
 import { caseSchema } from '../core/records/case';
 import { shelfSchema } from '../core/files/shelf-file';
+import { layoutSchema } from '../core/reports/layout-file';
 import { formatSchema } from '../core/files/json-schema';
 import { PACK_SCHEMAS } from '../core/packs/rule-packs';
 import type { Input } from '../core/reckoning/inputs';
@@ -125,6 +126,16 @@ export const madeDocs = (): Map<string, string> =>
     [
       'docs/formats/ubertas-shelf.schema.json',
       printed(formatSchema('ubertas-shelf', 'Products of a shelf with their labels, version 1.', shelfSchema)),
+    ],
+    [
+      'docs/formats/ubertas-report-layout.schema.json',
+      printed(
+        formatSchema(
+          'ubertas-report-layout',
+          'How the reports of one laboratory are to be read, version 1.',
+          layoutSchema as unknown as AnySchema,
+        ),
+      ),
     ],
     ['docs/formats/reckonings.schema.json', printed(reckoningsSchema())],
     ...Object.entries(PACK_SCHEMAS).map(([kind, schema]): [string, string] => [

@@ -13,7 +13,8 @@ export interface LayoutFile extends Omit<ReaderAnswers, 'terms' | 'values' | 'sa
 
 const MOST_TERMS = 400;
 const units = [...UNITS, 'meq/L', 'mg/L'] as const;
-const schema = yup.object({
+/** The shape of a layout file. */
+export const layoutSchema = yup.object({
   format: yup
     .string()
     .oneOf(['ubertas-report-layout'], 'This is not a layout of reports: its format must be "ubertas-report-layout".')
@@ -48,7 +49,7 @@ const schema = yup.object({
 
 /** The answers that a layout file holds, or why it is none. */
 export function answersFrom(json: unknown): ReaderAnswers | Refusal {
-  const file = checkShape<LayoutFile>(schema as unknown as yup.Schema<LayoutFile>, json);
+  const file = checkShape<LayoutFile>(layoutSchema as unknown as yup.Schema<LayoutFile>, json);
   if ('refused' in file) return file as unknown as Refusal;
   const { format: _, version: __, terms, ...rest } = file as LayoutFile;
   return {
