@@ -2,7 +2,8 @@ import type { Climate } from '../records/case';
 import type { Grass } from '../packs/grasses';
 import { evaluate } from '../reckoning/define';
 import { isRefusal } from '../reckoning/refusal';
-import { daysInYear, monthStarts, placeOf } from '../days/day';
+import { placeOf } from '../days/day';
+import { dailyCurve } from './daily-curve';
 import { growthPotential } from './growth-potential';
 
 /** One year's daily course, drawn through monthly normals. Index 0 is 1 January. */
@@ -30,26 +31,11 @@ const FED_ABOVE_PEAK_SHARE = 1 / 3;
 /** Growth under this share of the best is no season to feed in. */
 export const LEAST_GROWTH = 0.1;
 
-/** Straight lines between the middles of the months, round the year. */
-function daily(monthly: readonly number[], year: number): number[] {
-  const days = daysInYear(year);
-  const starts = monthStarts(year);
-  const middles = starts.map((start, month) => start + Math.floor(((starts[month + 1] ?? days) - start) / 2));
-  return Array.from({ length: days }, (_, day) => {
-    const next = middles.findIndex((mid) => mid > day);
-    const to = next === -1 ? 0 : next;
-    const from = (to + 11) % 12;
-    const start = (middles[from] as number) - (to === 0 && next !== -1 ? days : 0);
-    const end = (middles[to] as number) + (next === -1 ? days : 0);
-    const share = (day - start) / (end - start);
-    return (monthly[from] as number) * (1 - share) + (monthly[to] as number) * share;
-  });
-}
-
 /** Draws a year through monthly normals. */
 export function climateYear(climate: Climate, year: number): ClimateYear {
-  const highF = daily(climate.meanHighF as number[], year);
-  const lowF = daily(climate.meanLowF as number[], year);
+  const highF = dailyCurve(climate.meanHighF as number[], year);
+  // two curves may touch where a month's high and low nearly do
+  const lowF = dailyCurve(climate.meanLowF as number[], year).map((low, day) => Math.min(low, highF[day] as number));
   return { year, highF, lowF, meanF: highF.map((high, i) => (high + (lowF[i] as number)) / 2) };
 }
 

@@ -8,10 +8,11 @@ import { CLIMATE_PRESETS } from '../packs/starter-shelf';
 import { evaluate } from '../reckoning/define';
 import { isRefusal, type Refusal } from '../reckoning/refusal';
 import { climateYear, growthSeason } from './climate-year';
-import { addDays, daysInYear } from '../days/day';
+import { addDays, daysInYear, monthStarts } from '../days/day';
 import { planSeason } from '../season/draft/plan-season';
 import { grassOf } from '../packs/grasses';
 import { dayLengthByDay, etoByDay, rainByDay, seasonLength } from './day-curves';
+import { dailyCurve } from './daily-curve';
 import { dayLength } from './day-length';
 import { climateShift, moveProgramme } from '../season/edit/move-programme';
 import { normalsOf, type WeatherDay } from './normals';
@@ -287,5 +288,44 @@ describe('windows of the year', () => {
       expect(turns.some((t) => t.title === 'Full green')).toBe(zoneSeason.grass.season === 'warm');
     }
     expect(seasonTurns({ season: undefined })).toEqual([]);
+  });
+});
+
+describe('a daily curve', () => {
+  const months = fc.array(fc.double({ min: -20, max: 110, noNaN: true }), { minLength: 12, maxLength: 12 });
+  it('has the mean of each month for any twelve, in any year, and goes on smoothly over every end of a month', () =>
+    fc.assert(
+      fc.property(months, fc.constantFrom(2027, 2028), (means, year) => {
+        const days = dailyCurve(means, year);
+        const starts = monthStarts(year);
+        expect(days).toHaveLength(daysInYear(year));
+        const widest = Math.max(...means) - Math.min(...means);
+        starts.forEach((start, month) => {
+          const its = days.slice(start, starts[month + 1]);
+          expect(its.reduce((sum, day) => sum + day, 0) / its.length).toBeCloseTo(means[month]!, 8);
+          // over the end of a month the slope turns no more than inside one
+          const turn = (at: number) => {
+            const [a, b, c] = [-1, 0, 1].map((by) => days[(at + by + days.length) % days.length]!) as [
+              number,
+              number,
+              number,
+            ];
+            return Math.abs(c - 2 * b + a);
+          };
+          expect(turn(start)).toBeLessThan(0.06 * widest + 1e-9);
+        });
+      }),
+    ));
+  it('of one temperature is that temperature, and of whole numbers a year of them', () => {
+    expect(new Set(dailyCurve(Array<number>(12).fill(87), 2027))).toEqual(new Set([87]));
+  });
+  it('follows the sun’s year: twelve means of a cosine come back within a tenth of its swing of 60 (exact by calculus)', () => {
+    const cosine = (day: number) => 50 - 30 * Math.cos((2 * Math.PI * day) / 365);
+    const starts = monthStarts(2027);
+    const meanOf = (from: number, to: number) =>
+      Array.from({ length: to - from }, (_, i) => cosine(from + i + 0.5)).reduce((a, b) => a + b, 0) / (to - from);
+    const means = starts.map((start, month) => meanOf(start, starts[month + 1] ?? 365));
+    const worst = Math.max(...dailyCurve(means, 2027).map((value, day) => Math.abs(value - cosine(day + 0.5))));
+    expect(worst).toBeLessThan(0.3);
   });
 });

@@ -24,6 +24,7 @@ export class PartsReader {
   private heading: Line[] = [];
   private part: Line[] = [];
   private whole = false;
+  private isNone = false;
   private found: PartRead = { samples: [], rejected: [] };
   private first: ReportReading | undefined;
 
@@ -42,6 +43,7 @@ export class PartsReader {
   }
 
   takeLine(line: Line): void {
+    if (this.isNone) return;
     if (this.top) {
       this.top.push(line);
       if (this.top.length === TOP_ROWS) this.begin();
@@ -69,6 +71,11 @@ export class PartsReader {
     const { tables } = readingWith(saidLabels(this.answers), this.answers.kind ?? 'soil', () =>
       findTables({ name: 'table', kind: 'cells', lines }, 0),
     );
+    // no report begins so late: the rest of such a file is not read for it
+    if (tables.length === 0 && lines.length === TOP_ROWS) {
+      this.isNone = true;
+      return;
+    }
     const last = tables.filter((table) => table.kind !== 'down').at(-1);
     // lists and samples in columns are short, and are read as a whole; so are results a row, whose samples may lie apart
     this.whole = last?.kind !== 'across' || tables.length > 1;

@@ -10,7 +10,7 @@ import { isRefusal } from '../reckoning/refusal';
 import { checkZonePlan } from './checks/check-plan';
 import { climateYear, growthSeason } from '../climate/climate-year';
 import { stretches } from '../climate/closed-window';
-import { addDays, dayOfYear, inMonthDaySpan, weekStart } from '../days/day';
+import { addDays, dayOfYear, inMonthDaySpan, monthStarts, weekStart } from '../days/day';
 import { growthPotential } from '../climate/growth-potential';
 import { planSeason } from './draft/plan-season';
 import { mehlichReport } from '../soil/mehlich-report.fixture';
@@ -47,13 +47,24 @@ describe('days', () => {
 });
 
 describe('the year of a climate', () => {
-  it('passes through the monthly means in the middle of each month', () => {
-    for (const preset of CLIMATE_PRESETS) {
-      const weather = climateYear(preset.climate, 2027);
-      expect(weather.highF[15]).toBeCloseTo(preset.climate.meanHighF[0] as number, 6);
-      expect(weather.lowF[196]).toBeCloseTo(preset.climate.meanLowF[6] as number, 6);
-      expect(weather.meanF.every(Number.isFinite)).toBe(true);
-    }
+  it('keeps the mean of every month to the last digit, and has no corner and no step round the year', () => {
+    for (const preset of CLIMATE_PRESETS)
+      for (const year of [2027, 2028]) {
+        const weather = climateYear(preset.climate, year);
+        const starts = monthStarts(year);
+        starts.forEach((start, month) => {
+          const days = weather.highF.slice(start, starts[month + 1]);
+          const mean = days.reduce((sum, high) => sum + high, 0) / days.length;
+          expect(mean).toBeCloseTo(preset.climate.meanHighF[month] as number, 9);
+        });
+        // the slope of a day changes less than the months bend: straight lines turn by half a degree at once
+        const slopes = weather.meanF.map(
+          (mean, day) => (weather.meanF[(day + 1) % weather.meanF.length] as number) - mean,
+        );
+        const turns = slopes.map((slope, day) => Math.abs((slopes[(day + 1) % slopes.length] as number) - slope));
+        expect(Math.max(...slopes.map(Math.abs))).toBeLessThan(0.75);
+        expect(Math.max(...turns)).toBeLessThan(0.05);
+      }
   });
   it('opens no feeding day on frozen ground, in heat, or for warm-season grass before green-up', () => {
     for (const preset of CLIMATE_PRESETS)

@@ -2,7 +2,7 @@ import type { Product } from '../../records/case';
 import type { Figure } from '../../reckoning/figure';
 import { leastRateLb } from '../../products/least-rate';
 import { type Dose, makeDose } from '../plan/dose';
-import { doseCeiling, isWeakGround, leastDaysBetweenN, WEAK_TOTAL_N } from '../rules/dose-ceilings';
+import { daysBetweenFullN, doseCeiling } from '../rules/dose-ceilings';
 import { freeInTime } from '../rules/before-frost';
 import type { NitrogenParts } from '../rules/nitrogen-parts';
 import { ONE_DOSE_UP_TO_LB_N, shareOut } from './share-out';
@@ -22,8 +22,7 @@ export function planNitrogen(
   inFallLb = 0,
 ): { doses: Dose[]; missed: number } {
   const { zone, codes, year, season, soilF, firstDay } = ground;
-  const gap = leastDaysBetweenN(zone);
-  const apart = isWeakGround(zone) && zone.turf !== 'close-cut' ? Math.max(gap, WEAK_TOTAL_N.overDays) : gap;
+  const apart = daysBetweenFullN(zone);
   const warm = parts.parts.some((part) => part.id === 'growing');
   const open = openDays(ground, product, true).map(
     (yes, day) =>

@@ -11,7 +11,7 @@ import { correctionAsked } from '../plan/zone-stretches';
 import { dayOfYear, daysBetween } from '../../days/day';
 import type { Dose } from '../plan/dose';
 import { isFeedingLb } from '../plan/feeding';
-import { doseCeiling } from '../rules/dose-ceilings';
+import { doseCeiling, isWeakGround } from '../rules/dose-ceilings';
 import { freeInTime } from '../rules/before-frost';
 import { isWeakSoil } from '../../prescription/cation-exchange';
 import { TOO_SMALL_LB } from '../../prescription/prescribe-nutrient';
@@ -222,6 +222,8 @@ function planZone(
   if (winter.doses.length + colored.doses.length > 0) result.programme = [...winter.doses, ...colored.doses];
   for (const missing of winter.missing) miss('N', missing);
 
+  // weak soil holds the nitrogen of three weeks together, however little of it came with the phosphate
+  const countsAsNitrogen = (lb: number) => (isWeakGround(zone) ? lb > 0 : isFeedingLb(lb));
   const downN = nitrogenGiven(zone, products, plan.year);
   const wintersN = prescription.overseeding?.feedings.reduce((sum, { lb }) => sum + lb, 0) ?? 0;
   const needN = Math.max(0, prescription.nitrogen.year.value - downN - wintersN - total(pDoses, 'N'));
@@ -245,7 +247,7 @@ function planZone(
         parts,
         schools,
         named: given.choices?.lateSeason !== undefined,
-        standing: [...pDoses.filter((d) => isFeedingLb(d.delivers.N ?? 0)), ...winter.doses],
+        standing: [...pDoses.filter((d) => countsAsNitrogen(d.delivers.N ?? 0)), ...winter.doses],
         clear: clearOfLime,
         acidSoil,
         limySoil,

@@ -4,7 +4,7 @@ import { slowShare } from '../../nitrogen/forms';
 import { isSurfaceUrea } from '../../nitrogen/surface-urea';
 import { isStrongAcidifier } from '../../products/strong-acidifier';
 import type { Dose } from '../plan/dose';
-import { leastDaysBetweenN } from '../rules/dose-ceilings';
+import { daysBetweenFullN } from '../rules/dose-ceilings';
 import type { NitrogenParts } from '../rules/nitrogen-parts';
 import type { SeasonSchools } from '../rules/season-schools';
 import type { Ground } from './draft-ground';
@@ -88,7 +88,7 @@ export function planYearNitrogen(ask: Ask): { doses: Dose[]; missed: number } {
       figure,
       clear,
       keepFrom: daysOf(standing),
-      apartDays: leastDaysBetweenN(ground.zone),
+      apartDays: daysBetweenFullN(ground.zone),
       moreLb,
     });
   let steps = late();

@@ -85,3 +85,12 @@ export function doseCeiling(
 /** Least days between two nitrogen doses: sand is fed little and often. Common practice. */
 export const leastDaysBetweenN = (zone: DoseGround): number =>
   ({ usual: 28, sand: 14, 'close-cut': 10 })[situation(zone)];
+
+/**
+ * Days between two full doses of nitrogen: on weak soil those of any three weeks count together (C4), so that two of them stand that far apart,
+ * whatever a third brings along.
+ */
+export const daysBetweenFullN = (zone: DoseGround): number =>
+  isWeakGround(zone) && zone.turf !== 'close-cut'
+    ? Math.max(leastDaysBetweenN(zone), WEAK_TOTAL_N.overDays)
+    : leastDaysBetweenN(zone);
