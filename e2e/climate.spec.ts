@@ -19,6 +19,7 @@ test('a climate from the simulated station is looked at, stored, undone, and mov
   await page.getByRole('link', { name: 'Climate', exact: true }).click();
   await expect(page.getByText('192 days without frost', { exact: false })).toBeVisible();
 
+  await page.getByText('Station', { exact: true }).click();
   await page.getByRole('button', { name: 'Fetch its days' }).click();
   await expect(page.getByText('Choose a station first.')).toBeVisible();
   await choose(page, 'Weather station', 'Prairie north (simulated), 46.2° N');
@@ -82,7 +83,7 @@ test('days are walked by keys, and the ribbon takes a curve along from stage to 
   const days = page.getByRole('slider', { name: 'Day of the year' });
   await days.focus();
   await page.keyboard.press('Home');
-  await expect(days).toHaveAttribute('aria-valuetext', /^1 Jan: air high 41, low 26 °F/);
+  await expect(days).toHaveAttribute('aria-valuetext', /^1 Jan: air high 40, low 25 °F/);
   await page.keyboard.press('PageDown');
   await page.keyboard.press('ArrowRight');
   await expect(days).toHaveAttribute('aria-valuenow', '30');
@@ -123,4 +124,36 @@ test('the simulated weather service answers like an ordinary one, and refuses in
   const refused = await request.get('/simulated-weather?station=lakeshore&from=2026-03-02&to=2026-02-27');
   expect(refused.status()).toBe(400);
   expect(await refused.json()).toMatchObject({ refused: 'The last day lies before the first.' });
+});
+
+test('a property takes the climate of a place that is typed, or of what lies between two, and no number of climate is typed', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await expect(page.getByText('Nothing here yet')).toBeVisible();
+  await page.keyboard.press('n');
+  const place = page.getByRole('combobox', { name: /^Place/ });
+  await page.getByLabel('Name', { exact: true }).fill('Alder Row');
+  await page.getByRole('button', { name: 'Create and measure' }).click();
+  await expect(page.getByText('Type where the lawn is and choose a place, or type your own normals.')).toBeVisible();
+  await place.fill('atlantis');
+  await expect(page.getByText('Nothing is called that.')).toBeVisible();
+  await place.fill('95, 10');
+  await expect(page.getByText(/is beyond the pole/)).toBeVisible();
+  await place.fill('portland, or');
+  await expect(page.getByRole('option')).toHaveCount(1);
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Create and measure' }).click();
+  await expect(page.getByRole('application')).toBeVisible();
+  await page.goto(page.url().replace(/ground.*/, 'season/climate'));
+  await expect(
+    page.getByText('Portland, OR, from memory, rounded: replace with your station', { exact: false }),
+  ).toBeVisible();
+  // between two places, by a position with its height
+  await place.fill('39.2, -92.5, 700 ft');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Looked at, not stored.')).toBeVisible();
+  await expect(page.getByText(/miles away, \d+ ft lower; \d+ miles away.*Normals of 84 places/)).toBeVisible();
+  await page.getByRole('button', { name: 'Save climate' }).click();
+  await expect(page.getByText(/^\d+ % .*, \d+ % .*, from memory, rounded/)).toBeVisible();
 });

@@ -57,6 +57,7 @@ export async function newProperty(page: Page, name: string): Promise<void> {
   await expect(page.getByText('Nothing here yet')).toBeVisible();
   await page.keyboard.press('n');
   await page.getByLabel('Name', { exact: true }).fill(name);
+  await page.getByText('An invented region').click();
   await choose(page, 'Region', 'Cool north (invented normals)');
   await page.getByRole('button', { name: 'Create and measure' }).click();
   await expect(page.getByRole('application')).toBeVisible();

@@ -19,6 +19,7 @@ test('from an empty browser to dated, weighed doses, out as a file and back, and
   // create the property by keyboard
   await page.keyboard.press('n');
   await page.getByLabel('Name', { exact: true }).fill('Gatehouse green');
+  await page.getByText('An invented region').click();
   await choose(page, 'Region', 'Transition zone (invented normals)');
   await page.getByRole('button', { name: 'Create and measure' }).click();
   await expect(page.getByRole('heading', { name: 'Measuring the ground' })).toBeVisible();
@@ -165,6 +166,7 @@ test('a zone drawn by mouse has the known area', async ({ page }) => {
   await expect(page.getByText('Nothing here yet')).toBeVisible();
   await page.keyboard.press('n');
   await page.getByLabel('Name', { exact: true }).fill('Mouse green');
+  await page.getByText('An invented region').click();
   await choose(page, 'Region', 'Cool north (invented normals)');
   await page.getByRole('button', { name: 'Create and measure' }).click();
   await page.getByRole('button', { name: 'Outline', exact: true }).click();

@@ -1,6 +1,6 @@
 import type { ReaderAnswers, TermAnswer } from '@core/reports/reading';
 import { readLabel } from '@core/reports/terms/label';
-import { plain } from '@core/reports/terms/plain';
+import { plain } from '@core/words/plain';
 
 /** How a layout was remembered until version 3 of the database: column by column, under the header as printed. */
 interface OldLayout {

@@ -1,5 +1,5 @@
 import { Input, Select } from 'antd';
-import { type ReactNode, useId } from 'react';
+import { type ReactNode, useId, useState } from 'react';
 import { StopGlyph } from './glyphs';
 
 /** The sentence under a field that says what is wrong and what to do. */
@@ -101,6 +101,58 @@ export function ChoiceField<V extends string>({
         popupMatchSelectWidth={false}
         virtual={false}
         showSearch={{ optionFilterProp: 'label' }}
+      />
+    </Labelled>
+  );
+}
+
+/** A choice from what is found for the text typed into it. */
+export function FoundField({
+  label,
+  unit,
+  fault,
+  chosen,
+  placeholder,
+  find,
+  onChange,
+}: FieldProps & {
+  chosen: { id: string; name: string } | undefined;
+  placeholder?: string;
+  /** What there is for a text, or why there is nothing. */
+  find: (typed: string) => readonly { id: string; name: string; beside?: string }[] | string;
+  onChange: (id: string) => void;
+}) {
+  const id = useId();
+  const [typed, setTyped] = useState('');
+  const found = find(typed);
+  const options = typeof found === 'string' ? [] : found;
+  const shown = chosen && !options.some((each) => each.id === chosen.id) ? [chosen, ...options] : options;
+  return (
+    <Labelled id={id} label={label} unit={unit} fault={fault}>
+      <Select
+        id={id}
+        value={chosen?.id}
+        placeholder={placeholder}
+        status={fault ? 'error' : undefined}
+        aria-describedby={fault ? `${id}-fault` : undefined}
+        showSearch={{ filterOption: false, onSearch: setTyped, searchValue: typed }}
+        notFoundContent={typeof found === 'string' ? found : 'Nothing is called that.'}
+        options={shown.map((each) => ({
+          value: each.id,
+          label: each.name,
+          beside: 'beside' in each ? each.beside : undefined,
+        }))}
+        optionRender={({ data }) => (
+          <>
+            <b>{data.label}</b> {data.beside && <span className="small">{data.beside}</span>}
+          </>
+        )}
+        onChange={(to: string) => {
+          setTyped('');
+          onChange(to);
+        }}
+        classNames={{ popup: { root: 'foundlist' } }}
+        virtual={false}
       />
     </Labelled>
   );

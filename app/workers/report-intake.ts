@@ -27,7 +27,7 @@ import type {
   Term,
 } from '@core/reports/reading';
 import { findTables } from '@core/reports/tables';
-import { plain } from '@core/reports/terms/plain';
+import { plain } from '@core/words/plain';
 import type { Method } from '@core/records/vocabularies';
 import type { IrrigationWater } from '@core/records/case';
 import { irrigationWaterOf, type LeafFinding, leafFindings } from '@core/reports/water-and-leaves';

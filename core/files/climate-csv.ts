@@ -1,8 +1,18 @@
 import { shortCells } from './short-cells';
 import Papa from 'papaparse';
 import { isRefusal, type Refusal, refuse } from '../reckoning/refusal';
-import { isIsoDay } from '../days/day';
-import { fahrenheitFromCelsius, MM_PER_INCH } from '../units/conversions';
+import { dayAt, isIsoDay } from '../days/day';
+import {
+  type Column,
+  isNothing,
+  isTrace,
+  type Layout,
+  layoutOf,
+  type Measured,
+  MONTH_NAMES,
+  unitsOf,
+  type UnitsOfTable,
+} from './climate-layout';
 import { normalsOf, type WeatherDay } from '../climate/normals';
 import { climateSchema, type Climate } from '../records/property-schema';
 import { printCsv } from './print-csv';
@@ -18,72 +28,78 @@ export interface ReadClimate {
   says: string;
 }
 
-const MONTH_NAMES = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
 /** Lines of a table: sixty years of days. */
 const MOST_ROWS = 22_000;
-
-type Meaning = 'when' | 'high' | 'low' | 'rain';
-interface Column {
-  at: number;
-  meaning: Meaning;
-  header: string;
-  /** From the unit in the header to deg F or inches. */
-  toOurs: (value: number) => number;
-}
-
-const MEANINGS: readonly (readonly [Meaning, RegExp])[] = [
-  ['when', /^(date|day|month|time)\b/],
-  ['high', /\b(high|highs|max|tmax|maximum)\b/],
-  ['low', /\b(low|lows|min|tmin|minimum)\b/],
-  ['rain', /\b(rain|precip|precipitation|rainfall|prcp)\b/],
-];
-
-function columnOf(header: string, at: number): Column | undefined {
-  const words = header
-    .toLowerCase()
-    .replace(/[^a-z°]+/g, ' ')
-    .trim();
-  const meaning = MEANINGS.find(([, says]) => says.test(words))?.[0];
-  if (!meaning) return undefined;
-  const metric = meaning === 'rain' ? /\bmm\b|millim/.test(words) : /(°|\bdeg ?|\bdegrees ?| )c\b|celsius/.test(words);
-  const toOurs = !metric
-    ? (value: number) => value
-    : meaning === 'rain'
-      ? (mm: number) => mm / MM_PER_INCH
-      : fahrenheitFromCelsius;
-  return { at, meaning, header, toOurs };
-}
 
 /** The month, 0 to 11, of a cell: 3, 03, Mar, March. */
 function monthOf(cell: string): number | undefined {
   const text = cell.trim().toLowerCase();
   const named = MONTH_NAMES.findIndex((name) => text.startsWith(name));
   if (named >= 0) return named;
-  return /^\d{1,2}$/.test(text) && Number(text) >= 1 && Number(text) <= 12 ? Number(text) - 1 : undefined;
+  // a service may write the month of a year that stands for all: 2010-03
+  const number = /^(?:\d{4}-)?(\d{1,2})$/.exec(text)?.[1];
+  return number && Number(number) >= 1 && Number(number) <= 12 ? Number(number) - 1 : undefined;
 }
 
 interface Row {
   line: number;
   when: string;
-  values: Partial<Record<Exclude<Meaning, 'when'>, number>>;
+  values: Partial<Record<Measured, number>>;
 }
 
-function rowsOf(data: readonly string[][], columns: readonly Column[]): Row[] | Refusal {
+const isMeasured = (meaning: Column['meaning']): meaning is Measured =>
+  meaning === 'high' || meaning === 'low' || meaning === 'rain';
+const twoFigures = (text: string): string => text.padStart(2, '0');
+
+/** The day or month of a line, from one column or from several. */
+function whenOf(cells: Partial<Record<Column['meaning'], string>>): string {
+  const { when, year, month, day } = cells;
+  const ofYear = cells['day-of-year'];
+  if (year && ofYear && /^\d{1,3}$/.test(ofYear)) return dayAt(Number(year), Number(ofYear) - 1);
+  if (year && month && day) return `${year}-${twoFigures(month)}-${twoFigures(day)}`;
+  const text = when ?? month ?? '';
+  // 20260302 is a day as well
+  return text.replace(/^(\d{4})(\d{2})(\d{2})$/, '$1-$2-$3').replace(/^(\d{4}-\d{2}-\d{2})[T ].*$/, '$1');
+}
+
+function rowsOf({ lines, columns, firstLine }: Layout): Row[] | Refusal {
   const rows: Row[] = [];
-  for (const [at, cells] of data.entries()) {
-    const row: Row = { line: at + 2, when: '', values: {} };
+  for (const [at, cells] of lines.entries()) {
+    const row: Row = { line: at + firstLine, when: '', values: {} };
+    const words: Partial<Record<Column['meaning'], string>> = {};
     for (const column of columns) {
       const cell = (cells[column.at] ?? '').trim();
-      if (column.meaning === 'when') row.when = cell;
-      else {
-        const value = typedNumber(cell, `Line ${row.line}, ${column.header.trim()}`, column.meaning);
+      if (!isMeasured(column.meaning)) words[column.meaning] = cell;
+      else if (!isNothing(cell)) {
+        const value =
+          column.meaning === 'rain' && isTrace(cell)
+            ? 0
+            : typedNumber(cell, `Line ${row.line}, ${column.header}`, column.meaning);
         if (isRefusal(value)) return value;
-        if (value !== undefined) row.values[column.meaning] = column.toOurs(value);
+        if (value !== undefined) row.values[column.meaning] = value;
       }
     }
+    row.when = whenOf(words);
+    // a year's own line under its months
+    if (/^(annual|year|ann|13)$/i.test(row.when)) continue;
     rows.push(row);
   }
   return rows;
+}
+
+/** Numbers of a table in deg F and inches. */
+function inOurUnits(rows: readonly Row[], units: UnitsOfTable): Row[] {
+  return rows.map((row) => {
+    const { high, low, rain } = row.values;
+    return {
+      ...row,
+      values: {
+        ...(high === undefined ? {} : { high: units.temperature(high) }),
+        ...(low === undefined ? {} : { low: units.temperature(low) }),
+        ...(rain === undefined ? {} : { rain: units.rain(rain) }),
+      },
+    };
+  });
 }
 
 const whole = (row: Row): { highF: number; lowF: number; rainIn?: number } | Refusal => {
@@ -151,38 +167,36 @@ function daily(rows: readonly Row[]): ReadClimate | Refusal {
 
 /**
  * Reads a climate from a table with a header: twelve months, or days of weather from which normals are drawn. Columns are
- * known by their words (month or date, high, low, rain) in any order; deg C and mm in a header are turned into deg F and
- * inches. Frost dates come from days only.
+ * known by their words (month or date, high, low, rain) in any order, as weather services name them too; notes may stand over the header and months in its columns.
+ * deg C, mm and tenths of them are turned into deg F and inches, by the header, else by the numbers (`unitsOf`). Frost dates come from days only.
  *
  * @returns the climate, or a refusal naming the line
  * @example readClimateCsv('month,high F,low F\nJan,40,24\n…').climate.meanHighF[0] // 40
  */
 export function readClimateCsv(source: string): ReadClimate | Refusal {
   const { data } = Papa.parse<string[]>(source.replace(/^\uFEFF/, '').trim(), { skipEmptyLines: 'greedy' });
-  const [header, ...lines] = data.map(shortCells);
-  if (!header)
+  const table = data.map(shortCells);
+  if (table.length === 0)
     return refuse('rows', 'There is nothing in it. Paste a table with a header: month, high F, low F, rain in.');
-  const columns = header.flatMap((cell, at) => columnOf(cell, at) ?? []);
-  const missing = (['when', 'high', 'low'] as const).find((meaning) => !columns.some((c) => c.meaning === meaning));
-  if (missing)
+  const layout = layoutOf(table);
+  if (isRefusal(layout)) return layout;
+  if (layout.lines.length > MOST_ROWS)
     return refuse(
       'rows',
-      `The first line must be a header with ${missing === 'when' ? '“month” or “date”' : `a “${missing}” column`}; it reads “${header.join(', ').slice(0, 60)}”.`,
+      `The table has ${grouped(layout.lines.length, 0)} lines; ${grouped(MOST_ROWS, 0)} at most are read.`,
     );
-  const twice = columns.find((column, at) => columns.some((other, i) => i < at && other.meaning === column.meaning));
-  if (twice)
-    return refuse('rows', `“${twice.header.trim().slice(0, 30)}” is a second column for ${twice.meaning}. Keep one.`);
-  if (lines.length > MOST_ROWS)
-    return refuse(
-      'rows',
-      `The table has ${grouped(lines.length, 0)} lines; ${grouped(MOST_ROWS, 0)} at most are read.`,
-    );
-  const rows = rowsOf(lines, columns);
-  if (isRefusal(rows)) return rows;
-  const read = rows.length > 0 && isIsoDay(rows[0]?.when ?? '') ? daily(rows) : monthly(rows);
+  const printed = rowsOf(layout);
+  if (isRefusal(printed)) return printed;
+  const units = unitsOf(
+    layout.columns,
+    printed.flatMap((row) => row.values.high ?? []),
+  );
+  const rows = inOurUnits(printed, units);
+  const read = isIsoDay(rows[0]?.when ?? '') ? daily(rows) : monthly(rows);
   if (isRefusal(read)) return read;
   const climate = checkShape(climateSchema, read.climate);
-  return isRefusal(climate) ? climate : read;
+  if (isRefusal(climate)) return climate;
+  return units.says ? { ...read, says: `${read.says}, read as ${units.says}` } : read;
 }
 
 /** Normals as a table of twelve months that `readClimateCsv` reads back. Frost dates do not stand in it. */

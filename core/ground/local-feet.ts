@@ -1,8 +1,8 @@
 import geodesicLibrary from 'geographiclib-geodesic';
 import type { Pair } from '../reckoning/inputs';
+import { M_PER_FT } from '../units/conversions';
 
 const { Geodesic } = geodesicLibrary;
-const M_PER_FT = 0.3048;
 const RADIANS = Math.PI / 180;
 
 /**

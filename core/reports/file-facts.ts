@@ -8,7 +8,7 @@ import type { Cell, Line } from './document';
 import type { FileFact, FileFacts } from './reading';
 import { readLabel } from './terms/label';
 import { ANALYTE_NAMES, FACT_NAMES, isSoilAnalyte, type ReportFact } from './terms/names';
-import { plain, wordsOf } from './terms/plain';
+import { plain, wordsOf } from '../words/plain';
 import { type ReportUnit, unitIn } from './terms/units';
 
 /** What the lines of a page outside its tables say. */

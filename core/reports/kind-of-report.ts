@@ -1,7 +1,7 @@
 import type { ReportPage } from './document';
 import type { FileFact } from './reading';
 import { readLabel, type ReportKind } from './terms/label';
-import { plain } from './terms/plain';
+import { plain } from '../words/plain';
 
 const WATER =
   /\b(irrigation water|water (?:analysis|report|test|sample|quality|suitability)|wasser(?:analyse|untersuchung)|analyse d.?eau|eau d.?irrigation|analisis de agua|agua de riego|well water)\b/;

@@ -6,7 +6,7 @@ import { cellAt } from './table-cells';
 import { type LongTable } from './tables';
 import { readLabel } from './terms/label';
 import { type ReportFact } from './terms/names';
-import { plain } from './terms/plain';
+import { plain } from '../words/plain';
 import { isBar, isRating } from './terms/ratings';
 import { isUnitOnly } from './terms/units';
 import { signOfFlag, valueFrom } from './terms/values';

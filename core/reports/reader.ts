@@ -19,7 +19,7 @@ import { AS_SAID } from './said-labels';
 import { type LongTable, type ReportTable, unitOf, withContext } from './tables';
 import { extractFor, type Label, type Meaning, OXIDE_UNSURE, readLabel, unitFits } from './terms/label';
 import { isMass, onlyUnit, type ReportAnalyte, type ReportFact } from './terms/names';
-import { plain } from './terms/plain';
+import { plain } from '../words/plain';
 import { isRating } from './terms/ratings';
 import { type ReportUnit } from './terms/units';
 import { type DecimalMark, valueFrom } from './terms/values';

@@ -14,8 +14,10 @@ export const LB_PER_TON = 2000;
 /** Grams in an avoirdupois pound, exact by definition. Source: NIST Handbook 44, appendix C. Published. */
 export const G_PER_LB = 453.59237;
 
-/** Centimetres in a foot, exact by definition. */
+/** Centimetres and metres in a foot, metres in a mile, exact by definition. */
 export const CM_PER_FT = 30.48;
+export const M_PER_FT = 0.3048;
+export const M_PER_MILE = 1609.344;
 
 /** Centimetres and millimetres in an inch, exact by definition. */
 export const CM_PER_INCH = 2.54;

@@ -10,6 +10,7 @@ import { climateFromText } from '../../work/climate-text';
 import { listStations, type StationEntry, stationNormals } from './station';
 import { readFile } from '../../workers/read-file';
 import { grouped } from '@core/words/numbers';
+import { PlaceField } from '../../ui/place-field';
 import { FilePicker } from '../../ui/file-picker';
 
 /** A climate that is looked at and not yet stored. */
@@ -25,6 +26,7 @@ interface SourceProps {
 }
 
 const WAYS = [
+  { value: 'place', label: 'Place' },
   { value: 'station', label: 'Station' },
   { value: 'table', label: 'Table' },
   { value: 'typed', label: 'Typed' },
@@ -218,7 +220,17 @@ function FromRegion({ onDraft }: SourceProps) {
   );
 }
 
+function FromPlace({ onDraft }: SourceProps) {
+  return (
+    <PlaceField
+      unit="or a position: 40.1, -83.0"
+      onChoose={({ climate, latitudeDeg }) => onDraft({ climate, latitudeDeg })}
+    />
+  );
+}
+
 const FORMS: Record<Way, (props: SourceProps) => ReactNode> = {
+  place: FromPlace,
   station: FromStation,
   table: FromTable,
   typed: Typed,
@@ -227,12 +239,12 @@ const FORMS: Record<Way, (props: SourceProps) => ReactNode> = {
 
 /** Where a climate may come from; what is found is looked at before it is stored. */
 export function ClimateSource(props: SourceProps) {
-  const [way, setWay] = useState<Way>('station');
+  const [way, setWay] = useState<Way>('place');
   const Form = FORMS[way];
   return (
     <section className="source" aria-labelledby="source-h">
       <h2 id="source-h">{props.now ? 'Another climate' : 'Give it a climate'}</h2>
-      <Segmented aria-label="Where from" options={[...WAYS]} value={way} onChange={setWay} />
+      <Segmented size="small" aria-label="Where from" options={[...WAYS]} value={way} onChange={setWay} />
       <Form key={way} {...props} />
     </section>
   );

@@ -1,6 +1,6 @@
 import type { Case, Site, Zone } from '@core/records/case';
 import { isShaped, groundOf } from '@core/ground/zone-ground';
-import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
+import { climateNamed } from '@core/climate/places';
 import { isRefusal } from '@core/reckoning/refusal';
 import { applyChange, type Change } from '../../storage/changes';
 import { deleteZone, existingProperty, saveZone } from '../../storage/property-repository';
@@ -68,7 +68,7 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
       return { undo, says: sent.says };
     }
     case 'climate': {
-      const preset = CLIMATE_PRESETS.find((p) => p.id === sent.preset);
+      const preset = climateNamed(sent.preset);
       if (!preset) return {};
       const undo = await applyChange(property.id, {
         property: { climate: preset.climate, latitudeDeg: preset.latitudeDeg },

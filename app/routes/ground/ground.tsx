@@ -3,10 +3,9 @@ import { App, Button } from 'antd';
 import { useEffect } from 'react';
 import { Link, useFetcher, useLocation } from 'react-router';
 import { printGeoJson } from '@core/files/ground-files';
-import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { newId } from '@core/records/new-id';
 import { isRefusal } from '@core/reckoning/refusal';
-import { ChoiceField } from '../../ui/field';
+import { PlaceField } from '../../ui/place-field';
 import { saveTextFile } from '../../ui/save-text-file';
 import { useOfferUndo } from '../../ui/use-offer-undo';
 import { usePropertyWork } from '../../work/property-work';
@@ -34,16 +33,13 @@ function ClimateChoice({ has, onChoose }: { has: boolean; onChoose: (preset: str
   const { hash } = useLocation();
   return (
     <div className="climate">
-      <ChoiceField
+      <PlaceField
         label="Climate of the property"
         unit={has ? 'set; choose to replace' : 'not set: no dates without it'}
-        placeholder={has ? 'Replace by a region' : 'Choose the nearest region'}
-        value={undefined}
-        options={CLIMATE_PRESETS.map((p) => ({ value: p.id, label: p.name }))}
-        onChange={onChoose}
+        onChoose={({ id }) => onChoose(`place:${id}`)}
       />
       <Link className="link" to={{ pathname: '../season/climate', hash }} relative="path">
-        From a station, a table or typed
+        From a station, a table, typed or an invented region
       </Link>
     </div>
   );

@@ -1,4 +1,5 @@
 import './home.css';
+import { climateNamed } from '@core/climate/places';
 import { Button, Input, type InputRef } from 'antd';
 import { useMemo, useRef, useState } from 'react';
 import { useKey } from '../../ui/keys';
@@ -6,7 +7,6 @@ import { Link, redirect } from 'react-router';
 import { type Case, propertySchema } from '@core/records/case';
 import { faultsByField } from '@core/records/strict-schema';
 import { typedNumber } from '@core/typed/typed-number';
-import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { isRefusal } from '@core/reckoning/refusal';
 import { refuseSize } from '@core/files/largest-file';
 import { exportBackup, readImport } from '../../storage/case-files';
@@ -100,10 +100,10 @@ export function HydrateFallback() {
 
 async function createProperty(typed: TypedProperty) {
   const faults: Record<string, string> = {};
-  const preset = CLIMATE_PRESETS.find((p) => p.id === typed.climate);
+  const preset = climateNamed(typed.climate);
   const own = typed.climate === 'own' ? climateFromText(typed) : undefined;
   if (own && isRefusal(own)) faults[own.field] = own.refused;
-  if (!preset && !own) faults.climate = 'Choose the region whose year is nearest, or type your own normals.';
+  if (!preset && !own) faults.climate = 'Type where the lawn is and choose a place, or type your own normals.';
   const latitude = typed.climate === 'own' ? typedNumber(typed.latitude, 'Latitude', 'latitude') : preset?.latitudeDeg;
   if (isRefusal(latitude)) faults.latitude = latitude.refused;
   const property = {

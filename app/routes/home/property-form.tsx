@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useFetcher } from 'react-router';
 import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { ChoiceField, TextField } from '../../ui/field';
+import { PlaceField } from '../../ui/place-field';
 import { sendBy } from '../../work/send';
 
 /** What the form sends: text as typed, read by the action. */
@@ -26,14 +27,14 @@ const BLANK: TypedProperty = {
   firstFrost: '',
 };
 
-/** A new property: its name and its climate, from a list of invented normals or typed. */
+/** A new property: its name and its climate, of a place, of its own normals or of an invented region. */
 export function PropertyForm({ open, onClose }: { open: boolean; onClose: () => void }) {
   const [typed, setTyped] = useState(BLANK);
-  const [own, setOwn] = useState(false);
+  const [way, setWay] = useState<'place' | 'region' | 'own'>('place');
   const fetcher = useFetcher<{ faults?: Record<string, string> }>();
   const faults = fetcher.data?.faults ?? {};
   const set = (key: keyof TypedProperty) => (value: string) => setTyped((before) => ({ ...before, [key]: value }));
-  const submit = () => sendBy(fetcher, { intent: 'create', ...typed, climate: own ? 'own' : typed.climate });
+  const submit = () => sendBy(fetcher, { intent: 'create', ...typed, climate: way === 'own' ? 'own' : typed.climate });
   return (
     <Modal
       title="New property"
@@ -58,16 +59,21 @@ export function PropertyForm({ open, onClose }: { open: boolean; onClose: () => 
         />
         <div className="field">
           <span className="label">Climate, which dates the doses</span>
-          <Segmented
+          <Segmented<'place' | 'region' | 'own'>
             options={[
-              { value: false, label: 'From the list' },
-              { value: true, label: 'My own normals' },
+              { value: 'place', label: 'A place' },
+              { value: 'own', label: 'My own normals' },
+              { value: 'region', label: 'An invented region' },
             ]}
-            value={own}
-            onChange={setOwn}
+            value={way}
+            onChange={(to) => {
+              setWay(to);
+              set('climate')('');
+            }}
           />
         </div>
-        {!own && (
+        {way === 'place' && <PlaceField fault={faults.climate} onChoose={({ id }) => set('climate')(`place:${id}`)} />}
+        {way === 'region' && (
           <ChoiceField
             label="Region"
             placeholder="Choose the nearest"
@@ -77,7 +83,7 @@ export function PropertyForm({ open, onClose }: { open: boolean; onClose: () => 
             fault={faults.climate}
           />
         )}
-        {own && (
+        {way === 'own' && (
           <>
             <TextField
               label="Mean highs, January to December"

@@ -1,7 +1,7 @@
 import { Button, Select } from 'antd';
 import type { ZoneTarget } from '@core/files/match-sample';
 import type { TermAnswer } from '@core/reports/reading';
-import { plain } from '@core/reports/terms/plain';
+import { plain } from '@core/words/plain';
 import { showRate } from '@core/words/numbers';
 import type { Intake, ReadSummary } from '../../workers/report-intake';
 import { useSome } from '../../ui/use-some';

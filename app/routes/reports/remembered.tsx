@@ -4,7 +4,7 @@ import { answersFrom, layoutFileOf } from '@core/reports/layout-file';
 import { parseJson } from '@core/files/case-file';
 import { isRefusal } from '@core/reckoning/refusal';
 import type { ReaderAnswers } from '@core/reports/reading';
-import { plain } from '@core/reports/terms/plain';
+import { plain } from '@core/words/plain';
 import { rememberedLayouts, rememberLayout } from '../../storage/report-intake';
 import type { LabLayoutRecord } from '../../storage/schema';
 import { Fault } from '../../ui/field';

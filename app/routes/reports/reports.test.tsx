@@ -3,7 +3,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { documentOfText } from '@core/reports/doors/text-door';
 import { slipsOf } from '@core/reports/plausible';
 import { readReport } from '@core/reports/read-report';
-import { plain } from '@core/reports/terms/plain';
+import { plain } from '@core/words/plain';
 import { answersOfOldLayout } from '../../storage/layout-upgrade';
 import type { Opened, ReadSummary, ShownLine } from '../../workers/report-intake';
 import { AsItCame } from './as-it-came';

@@ -1,6 +1,6 @@
 import type { LabAdvice } from '../../records/soil-test-schema';
 import { KG_PER_LB, LB_PER_TON, SQ_M_PER_1000_SQ_FT, THOUSANDS_PER_ACRE } from '../../units/conversions';
-import { plain } from './plain';
+import { plain } from '../../words/plain';
 
 /** What a laboratory would spread itself: which line of it, and what a number is multiplied by to be lb/1000 ft2. */
 export interface Advice {

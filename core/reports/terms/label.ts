@@ -16,7 +16,7 @@ import {
   type ReportFact,
   SATURATION,
 } from './names';
-import { plain, wordsOf } from './plain';
+import { plain, wordsOf } from '../../words/plain';
 import { type ReportUnit, unitIn } from './units';
 
 /** What a label of a report is taken for. */

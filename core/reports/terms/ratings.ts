@@ -1,4 +1,4 @@
-import { wordsOf } from './plain';
+import { wordsOf } from '../../words/plain';
 
 /** Words in which laboratories rate a value. They are kept as the laboratory's own; nothing is judged by them. */
 const RATINGS = new Set(

@@ -1,5 +1,5 @@
 import type { SoilResult } from '../../records/soil-test-schema';
-import { plain } from './plain';
+import { plain } from '../../words/plain';
 
 export type ReportUnit = NonNullable<SoilResult['unit']> | 'meq/L' | 'mg/L';
 

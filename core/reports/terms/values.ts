@@ -1,5 +1,5 @@
 import { methodNamed } from '../../records/methods';
-import { plain } from './plain';
+import { plain } from '../../words/plain';
 import { GLUED_RATING, isRating, LEADING_RATING } from './ratings';
 import { type PrintedUnit, unitIn } from './units';
 

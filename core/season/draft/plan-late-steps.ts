@@ -6,6 +6,7 @@ import { leastRateLb } from '../../products/least-rate';
 import { dayOfYear } from '../../days/day';
 import { type Dose, makeDose } from '../plan/dose';
 import { doseCeiling } from '../rules/dose-ceilings';
+import type { NitrogenParts } from '../rules/nitrogen-parts';
 import type { LateStep, SeasonSchools } from '../rules/season-schools';
 import { placeClear, placeLate } from './place-doses';
 import { dateOf, type Ground, openDays, placementOn } from './draft-ground';
@@ -30,6 +31,8 @@ interface Ask {
   /** Days on which other nitrogen stands, and how far a feeding keeps from it. */
   keepFrom: readonly number[];
   apartDays: number;
+  /** Parts of the year: a step is no exception to what a summer dose may bring. */
+  parts: NitrogenParts;
   /** What has no room elsewhere, lb N/1000 ft2: the steps bring it along as far as they may. */
   moreLb?: number;
 }
@@ -56,12 +59,18 @@ export const canTakeStep = (
 
 /** A day and a product for one step: the first product that serves it, in a dose that ground, code and spreader bear. */
 function stepDose(
-  { ground, schools, options, clear, keepFrom, apartDays, moreLb }: Ask,
+  { ground, schools, options, clear, keepFrom, apartDays, parts, moreLb }: Ask,
   step: LateStep,
   from: number,
   to: number,
 ): { day: number; product: Product; lb: number } | undefined {
   const { zone, codes } = ground;
+  const summer = parts.parts.find((part) => part.id === 'summer');
+  const tooMuchInSummer = (solubleLb: number, day: number) =>
+    summer?.mostSolubleDoseLb !== undefined &&
+    day >= summer.from &&
+    day <= summer.to &&
+    solubleLb > summer.mostSolubleDoseLb + 1e-9;
   for (const product of options) {
     const lb = stepLb(zone, codes, step, product);
     if (lb === undefined) continue;
@@ -71,7 +80,8 @@ function stepDose(
         yes &&
         (ground.season.feeding[day] === true || schools?.alsoOpen.N?.[day] === true) &&
         keepFrom.every((other) => Math.abs(other - day) >= apartDays) &&
-        clear(product, day),
+        clear(product, day) &&
+        !tooMuchInSummer(lb * (1 - slowShare(product)), day),
     );
     // as late as may be, so that fall has room for a feeding before them; where they bring it all, the first is early
     const early = moreLb !== undefined && step.beforeNext !== undefined;

@@ -89,6 +89,7 @@ export function planYearNitrogen(ask: Ask): { doses: Dose[]; missed: number } {
       clear,
       keepFrom: daysOf(standing),
       apartDays: daysBetweenFullN(ground.zone),
+      parts,
       moreLb,
     });
   let steps = late();

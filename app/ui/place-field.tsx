@@ -1,0 +1,42 @@
+import { useState } from 'react';
+import { type PlaceChoice, placeChoices, placeChosen, PLACES_STANDING } from '@core/climate/places';
+import { FoundField } from './field';
+
+/** A climate chosen by typing a place or a position; what is typed here leaves the browser for nowhere. */
+export function PlaceField({
+  label = 'Place',
+  unit = 'name, state, or a position: 40.1, -83.0, 900 ft',
+  fault,
+  onChoose,
+}: {
+  label?: string;
+  unit?: string;
+  fault?: string;
+  onChoose: (choice: PlaceChoice) => void;
+}) {
+  const [chosen, setChosen] = useState<PlaceChoice>();
+  return (
+    <div className="place">
+      <FoundField
+        label={label}
+        unit={unit}
+        placeholder="Type where the lawn is"
+        fault={fault}
+        chosen={chosen}
+        find={(typed) => {
+          const found = placeChoices(typed);
+          return 'refused' in found ? found.refused : found;
+        }}
+        onChange={(id) => {
+          const choice = placeChosen(id);
+          if (!choice) return;
+          setChosen(choice);
+          onChoose(choice);
+        }}
+      />
+      <p className="small">
+        {chosen?.beside && `${chosen.beside}. `}Normals of 84 places, {PLACES_STANDING}.
+      </p>
+    </div>
+  );
+}
