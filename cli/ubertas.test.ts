@@ -88,6 +88,16 @@ describe('the command line', () => {
     );
   });
 
+  it('converts units by the trade’s names, and refuses two that measure different things', () => {
+    expect(json(ubertas(['convert', '1', 'gal/1000 ft2', 'L/100 m2']).out).value).toBeCloseTo(4.07458333333, 9);
+    expect(json(ubertas(['convert', '--', '-40', 'deg C', 'deg F']).out).value).toBe(-40);
+    const refused = ubertas(['convert', '2.5', 'lb/1000 ft2', 'gal/acre']);
+    expect([refused.code, refused.out + refused.err]).toEqual([
+      2,
+      expect.stringContaining('one does not go into the other'),
+    ]);
+  });
+
   it.each<[string, string[], string, string]>([
     [
       'a mistyped key',

@@ -27,6 +27,7 @@ import { readReportFile } from './read';
 const USAGE = `ubertas list
 ubertas explain ID
 ubertas reckon ID 'JSON'
+ubertas convert VALUE FROM TO (as in: convert 2.5 'lb/1000 ft2' g/m2; a negative value stands behind --)
 ubertas interpret CASE.json [--school sufficiency|minimum|saturation] [--on 2027-03-01] [--pack PACK.json]
 ubertas prescribe CASE.json [--on 2027-03-01] [--pack PACK.json]
 ubertas plan CASE.json [--year 2027] [--on 2027-03-01] [--pack PACK.json]
@@ -122,6 +123,16 @@ async function main(): Promise<void> {
       const source = need(second, "'JSON'");
       const { json } = orRefuse(parseJson(source === '-' ? readText('-') : source, 'The input'));
       say(orRefuse(explain(reckoning(need(first, 'ID')), json)));
+      return;
+    }
+    case 'convert': {
+      const [, value, from, to] = positionals;
+      const number = Number(need(value, 'VALUE'));
+      if (!Number.isFinite(number))
+        throw new Refused(refuse('value', `"${value}" is not a number: write it like 2.5.`));
+      say(
+        orRefuse(explain(reckoning('unit.convert'), { value: number, from: need(from, 'FROM'), to: need(to, 'TO') })),
+      );
       return;
     }
     case 'interpret': {

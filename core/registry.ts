@@ -34,6 +34,7 @@ import { methodConvert } from './soil/method-convert';
 import { soilMass } from './soil/soil-mass';
 import { sulfurDoses } from './sulfur/doses';
 import { sulfurProduct } from './sulfur/product';
+import { unitConvert } from './units/table';
 import { sulfurRequirement } from './sulfur/requirement';
 
 import { topdressDepth, mowTrigger } from './care/mowing-topdressing';
@@ -161,6 +162,7 @@ const ALL = [
   cycleSoak,
   mowTrigger,
   topdressDepth,
+  unitConvert,
 ] as const;
 
 /** Every reckoning by its public id, in the order of the work. */
