@@ -9,6 +9,7 @@ const SLICE = [
   'case: two plans of one id',
   'reports: 200,000 lists in lists',
   'reports: one line of ten megabytes',
+  'reports: a million lines',
   'reports: a workbook that unpacks to a thousand times its size',
   'reports: a workbook with a million merged cells',
   'reports: a PDF whose pages are in a ring',
