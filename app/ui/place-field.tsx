@@ -7,11 +7,14 @@ export function PlaceField({
   label = 'Place',
   unit = 'name, state, or a position: 40.1, -83.0, 900 ft',
   fault,
+  origin,
   onChoose,
 }: {
   label?: string;
   unit?: string;
   fault?: string;
+  /** Longitude and latitude of the property, where they are known: the places nearest to it are offered before anything is typed. */
+  origin?: readonly [number, number];
   onChoose: (choice: PlaceChoice) => void;
 }) {
   const [chosen, setChosen] = useState<PlaceChoice>();
@@ -24,7 +27,7 @@ export function PlaceField({
         fault={fault}
         chosen={chosen}
         find={(typed) => {
-          const found = placeChoices(typed);
+          const found = placeChoices(typed === '' && origin ? `${origin[1]}, ${origin[0]}` : typed);
           return 'refused' in found ? found.refused : found;
         }}
         onChange={(id) => {

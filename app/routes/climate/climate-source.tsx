@@ -21,6 +21,8 @@ export interface ClimateDraft {
 
 interface SourceProps {
   now: ClimateDraft | undefined;
+  /** Longitude and latitude of the property, where they are known. */
+  origin?: readonly [number, number];
   today: string;
   onDraft: (draft: ClimateDraft) => void;
 }
@@ -220,9 +222,10 @@ function FromRegion({ onDraft }: SourceProps) {
   );
 }
 
-function FromPlace({ onDraft }: SourceProps) {
+function FromPlace({ origin, onDraft }: SourceProps) {
   return (
     <PlaceField
+      origin={origin}
       unit="or a position: 40.1, -83.0"
       onChoose={({ climate, latitudeDeg }) => onDraft({ climate, latitudeDeg })}
     />

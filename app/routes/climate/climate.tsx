@@ -157,7 +157,13 @@ export default function ClimatePage() {
           )}
         </div>
         <aside className="margin">
-          <ClimateSource key={climate?.source ?? ''} now={now} today={today} onDraft={setDraft} />
+          <ClimateSource
+            key={climate?.source ?? ''}
+            now={now}
+            origin={file.property.site?.origin}
+            today={today}
+            onDraft={setDraft}
+          />
           {(draft ?? now) && (
             <section aria-labelledby="normals-h">
               <div className="pagehead" style={{ padding: 0 }}>

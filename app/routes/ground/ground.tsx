@@ -29,13 +29,22 @@ const SHAPES: Shapes<Sent> = {
 export const clientAction = propertyAction<Sent, Answer>(SHAPES, groundAction);
 
 /** Where a property has no climate yet, or another is wanted. */
-function ClimateChoice({ has, onChoose }: { has: boolean; onChoose: (preset: string) => void }) {
+function ClimateChoice({
+  has,
+  origin,
+  onChoose,
+}: {
+  has: boolean;
+  origin: readonly [number, number] | undefined;
+  onChoose: (preset: string) => void;
+}) {
   const { hash } = useLocation();
   return (
     <div className="climate">
       <PlaceField
         label="Climate of the property"
         unit={has ? 'set; choose to replace' : 'not set: no dates without it'}
+        origin={origin}
         onChoose={({ id }) => onChoose(`place:${id}`)}
       />
       <Link className="link" to={{ pathname: '../season/climate', hash }} relative="path">
@@ -102,6 +111,7 @@ export default function Ground() {
       <footer className="groundfoot">
         <ClimateChoice
           has={file.property.climate !== undefined}
+          origin={file.property.site?.origin}
           onChoose={(preset) => send({ intent: 'climate', preset })}
         />
         <SheetPosition
