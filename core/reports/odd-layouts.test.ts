@@ -217,6 +217,7 @@ describe('a workbook is read', () => {
         ['Lab #', 'Your ID', 'Date in field', 'pH'],
         ['501', 'Bowl 1', '2026-06-11', '6.4'],
         ['502', 'Bowl 2', '2026-06-11', '7.0'],
+        ['503', 'Range', '2026-06-11', '6.7'],
         ['', 'Average', '', '6.7'],
         [],
         ['', 'Mehlich-3 extractable, lb/A', '', 'Micros, ppm'],
@@ -228,6 +229,7 @@ describe('a workbook is read', () => {
     expect(by).toEqual({
       'Bowl 1': { pH: '6.4 water-1:1', P: '88 lb/acre mehlich-3', K: '210 lb/acre mehlich-3', Zn: '2.1 ppm' },
       'Bowl 2': { pH: '7 water-1:1', P: '41 lb/acre mehlich-3', K: '142 lb/acre mehlich-3', Zn: '<0.4 ppm' },
+      Range: { pH: '6.7 water-1:1' },
     });
     expect(kept.map(({ text }) => text)).toContain('Average');
     expect(rejected).toEqual([]);

@@ -100,7 +100,9 @@ export function readAcross(reader: Reader, page: ReportPage, table: AcrossTable)
       });
       continue;
     }
-    const name = NAME_FACTS.flatMap((fact) => facts[fact]?.text ?? []).find((text) => REDUCED.test(text));
+    const name = (['sample', 'bag', 'field'] as const)
+      .flatMap((fact) => facts[fact]?.text ?? [])
+      .find((text) => REDUCED.test(text));
     if (name) {
       reader.unknown(
         name,
@@ -173,9 +175,9 @@ const sameAnalyte = (reader: Reader, term: number, analyte: ReportAnalyte): bool
   return meaning.kind === 'analyte' && meaning.analyte === analyte && meaning.unit !== '%';
 };
 
-/** Rows that sum up the samples above them. */
+/** Rows that sum up the samples above them; a range is where balls are driven, and a sample. */
 const REDUCED =
-  /^(average|avg|mean|median|min(imum)?|max(imum)?|std|st\.? ?dev\.?|standard deviation|range|sum|mittelwert|durchschnitt|moyenne|promedio|media)\b\.?$/i;
+  /^(average|avg|mean|median|min(imum)?|max(imum)?|std|st\.? ?dev\.?|standard deviation|mittelwert|durchschnitt|moyenne|promedio)\b\.?$/i;
 
 /** Whether a row holds, under its analytes, only words on the values above: ratings, a buffer's name. */
 function isWordsOfValues(reader: Reader, cells: readonly (Cell | undefined)[], terms: readonly number[]): boolean {
