@@ -102,6 +102,10 @@ export function columnsOf(lines: readonly Line[], isPaper: boolean): Span[] {
   return columns;
 }
 const TOUCH_PT = 1;
+/** Lines of a text in one column begin at one place: their left edges differ by less, points. */
+export const SAME_EDGE_PT = 3;
+/** Results in one line from which it is a whole sample, and what stands before them its name: `north side: pH 6.0, P 22, K 80`. */
+export const FEWEST_OF_SAMPLE = 3;
 
 /** The column that a cell stands in: the one it shares most with, else the nearest by its middle within reach. */
 export function columnAt(cell: Span, columns: readonly Span[], reach = Infinity): number {

@@ -1,4 +1,4 @@
-import { columnAt, type Line, overlap, type ReportDocument, type ReportPage } from './document';
+import { columnAt, type Line, overlap, type ReportDocument, type ReportPage, SAME_EDGE_PT } from './document';
 import { doubtsOf, markImpossible } from './doubts';
 import { factsIn, notesInto } from './file-facts';
 import { kindOfReport } from './kind-of-report';
@@ -151,8 +151,6 @@ function paragraphs(loose: readonly { page: number; line: Line }[]): { page: num
 }
 /** Lines between two of one paragraph, itself counted. */
 const MOST_BETWEEN = 3;
-/** Lines of a paragraph begin at one place, points. */
-const SAME_EDGE_PT = 3;
 
 /** A table that goes on overleaf without its heading keeps its columns. */
 function carryOn(pages: { page: ReportPage; tables: ReportTable[]; claimed: Set<number> }[]): void {

@@ -5,7 +5,16 @@ import { isAdviceHeading } from './terms/advice';
 import { isBar, isRating } from './terms/ratings';
 import { isUnitOnly, type ReportUnit, unitIn } from './terms/units';
 import { valueFrom } from './terms/values';
-import { type Cell, columnAt, columnsOf, type Line, overlap, type ReportPage, type Span } from './document';
+import {
+  type Cell,
+  columnAt,
+  columnsOf,
+  FEWEST_OF_SAMPLE,
+  type Line,
+  overlap,
+  type ReportPage,
+  type Span,
+} from './document';
 
 /**
  * Finds the tables of a page. A table goes *across* where a line names an analyte over each column and samples stand below, and *down* where each
@@ -527,13 +536,11 @@ interface Piece {
 /** The name before a whole sample in one line: `north side: pH 6.0, P 22, K 80`. */
 function leadOf(line: Line, segments: readonly Segment[]): Cell | undefined {
   const [lead] = line.cells;
-  if (segments.length < FEWEST_IN_LINE || !lead || lead === segments[0]!.cell || lead.to > segments[0]!.cell.from)
+  if (segments.length < FEWEST_OF_SAMPLE || !lead || lead === segments[0]!.cell || lead.to > segments[0]!.cell.from)
     return undefined;
   const isName = /^[^:]{1,40}[:–-]$/.test(lead.text) && readLabel(lead.text).meaning.kind === 'other';
   return isName ? lead : undefined;
 }
-/** Results in one line from which it is a sample of its own. */
-const FEWEST_IN_LINE = 3;
 
 /** Lists of analytes with their values beside them. */
 function downTables(page: ReportPage, pageNo: number, claimed: Set<number>): DownTable[] {

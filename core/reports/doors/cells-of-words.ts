@@ -1,4 +1,4 @@
-import type { Cell, Line } from '../document';
+import { type Cell, type Line, SAME_EDGE_PT } from '../document';
 import { nameWithin, NUMBER_OF_NAME, sentencesRead } from './sentences';
 import { readLabel } from '../terms/label';
 import { valueFrom } from '../terms/values';
@@ -70,8 +70,6 @@ export function linesOfWords(words: readonly Word[]): Line[] {
 /** Words of a cell from which it is prose, and lines of such cells one under another from which they are a column of text. */
 const PROSE_WORDS = 4;
 const PROSE_LINES = 3;
-/** Left edges of a column of text differ by less, points. */
-const SAME_EDGE_PT = 3;
 
 const isProse = (cell: Cell): boolean => (cell.text.match(/\p{L}{2,}/gu)?.length ?? 0) >= PROSE_WORDS;
 

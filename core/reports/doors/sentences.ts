@@ -1,4 +1,4 @@
-import type { Cell, Line } from '../document';
+import { type Cell, FEWEST_OF_SAMPLE, type Line } from '../document';
 import { readLabel } from '../terms/label';
 import { isRating } from '../terms/ratings';
 import { valueFrom } from '../terms/values';
@@ -10,8 +10,6 @@ import { valueFrom } from '../terms/values';
 
 /** Words of a line from which it is a sentence, and not a label with its value. */
 const FEWEST_WORDS = 4;
-/** Results in a line from which it is a whole sample, and what stands before them its name. */
-const FEWEST_OF_SAMPLE = 3;
 /** Words of a name before its number. */
 const LONGEST_NAME = 6;
 /** Words between a name and its number: `phosphorus came back at about 27 ppm`. */
