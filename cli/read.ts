@@ -5,7 +5,7 @@ import { refuseSize } from '../core/files/largest-file';
 import { isRefusal, type Refusal } from '../core/reckoning/refusal';
 import type { ReportDocument } from '../core/reports/document';
 import { documentOfPdf, type PdfReader } from '../core/reports/doors/pdf-door';
-import { delimiterOf, documentOfText, refuseWords } from '../core/reports/doors/text-door';
+import { documentOfText } from '../core/reports/doors/text-door';
 import { documentOfWorkbook } from '../core/reports/doors/workbook-door';
 import { kindOfBytes } from '../core/reports/doors/kind-of-bytes';
 import { type PrintedReading, printReading } from '../core/reports/print-reading';
@@ -21,9 +21,7 @@ export async function documentOf(name: string, bytes: Uint8Array): Promise<Repor
     const pdf = (await import('pdfjs-dist/legacy/build/pdf.mjs')) as unknown as PdfReader;
     return documentOfPdf(pdf, bytes);
   }
-  const { text } = decodeText(bytes);
-  const isTable = /\.(csv|tsv)$/i.test(name) || delimiterOf(text) !== undefined;
-  return (isTable ? undefined : refuseWords(text)) ?? documentOfText(text, name);
+  return documentOfText(decodeText(bytes).text, name);
 }
 
 /** What a laboratory's file holds, as `ubertas read` prints it. No sample was taken after the day `on`, which tells days from months. */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { documentOf } from '../cli/read';
-import { documentOfText } from '../core/reports/doors/text-door';
+import { textAsDocument } from '../core/reports/text-as-document.fixture';
 import { documentOfWorkbook } from '../core/reports/doors/workbook-door';
 import { readReport } from '../core/reports/read-report';
 import type { ReportSample, ReportValue } from '../core/reports/reading';
@@ -93,7 +93,7 @@ describe('a table that was changed on its way', () => {
         ),
         (order) => {
           const changed = rows.map((row, i) => (i < 3 ? row : order.map((at) => row[at] ?? '')));
-          expectSame('flagged', readReport(documentOfText(text(changed)), {}, '2026-11-30').samples, bags);
+          expectSame('flagged', readReport(textAsDocument(text(changed)), {}, '2026-11-30').samples, bags);
         },
       ),
       { numRuns: 25 },
@@ -105,7 +105,7 @@ describe('a table that was changed on its way', () => {
         const changed = rows.map((row, i) =>
           i === 5 + which ? row.map((cell, at) => (at === 7 ? broken : cell)) : row,
         );
-        const { samples, rejected } = readReport(documentOfText(text(changed)), {}, '2026-11-30');
+        const { samples, rejected } = readReport(textAsDocument(text(changed)), {}, '2026-11-30');
         expect(samples).toHaveLength(5);
         expect(rejected).toMatchObject([{ line: 6 + which, field: 'K' }]);
       }),
@@ -118,7 +118,7 @@ describe('a table that was changed on its way', () => {
         const given = [['Sample', 'pH', 'K (ppm)'], ...cells]
           .map((row) => row.map((cell) => `"${cell.replaceAll('"', '""')}"`).join(','))
           .join('\n');
-        for (const { values } of readReport(documentOfText(given)).samples)
+        for (const { values } of readReport(textAsDocument(given)).samples)
           for (const { value } of values) expect(Number.isFinite(value)).toBe(true);
       }),
       { numRuns: 60 },

@@ -1,5 +1,4 @@
 import { expose } from 'comlink';
-import Papa from 'papaparse';
 import { decodeText } from '@core/files/decode-text';
 import { type CodeTarget, type Match, SampleMatcher, type ZoneTarget } from '@core/files/match-sample';
 import { printCsv } from '@core/files/print-csv';
@@ -9,7 +8,7 @@ import type { DoorKind, ReportDocument } from '@core/reports/document';
 import { placeOf } from '@core/reports/document';
 import { kindOfBytes } from '@core/reports/doors/kind-of-bytes';
 import { documentOfPdf, type PdfReader } from '@core/reports/doors/pdf-door';
-import { delimiterOf, documentOfWords, refuseWords, withoutMarks } from '@core/reports/doors/text-door';
+import { openText } from '@core/reports/doors/text-door';
 import { documentOfWorkbook } from '@core/reports/doors/workbook-door';
 import { pageOfRows } from '@core/reports/document';
 import { PartsReader, TOP_ROWS } from '@core/reports/in-parts';
@@ -156,14 +155,14 @@ async function documentOf(
   return documentOfText(decodeText(bytes).text, name);
 }
 
+/** A text; of a long table only the top, its rows kept to be read in parts. */
 function documentOfText(source: string, name: string): ReportDocument | Refusal {
-  const text = withoutMarks(source);
-  const delimiter = delimiterOf(text);
-  if (!delimiter && !/\.(csv|tsv)$/i.test(name)) return refuseWords(text) ?? documentOfWords(text);
-  const parsed = Papa.parse<string[]>(text, { delimiter: delimiter ?? '' }).data.map(shortCells);
-  if (parsed.length <= 4 * TOP_ROWS) return { kind: 'table', pages: [pageOfRows(PAGES_OF_TABLE, parsed)] };
-  rows = parsed;
-  return { kind: 'table', pages: [pageOfRows(PAGES_OF_TABLE, parsed.slice(0, TOP_ROWS))] };
+  const opened = openText(source, name);
+  if (!('rows' in opened)) return opened;
+  const parsed = opened.rows.map(shortCells);
+  const isLong = parsed.length > 4 * TOP_ROWS;
+  if (isLong) rows = parsed;
+  return { kind: 'table', pages: [pageOfRows(PAGES_OF_TABLE, isLong ? parsed.slice(0, TOP_ROWS) : parsed)] };
 }
 
 /** By what a laboratory is known again: its name, and the heading of its table. */

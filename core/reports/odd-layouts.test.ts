@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { linesOfWords } from './doors/cells-of-words';
-import { documentOfText } from './doors/text-door';
+import { textAsDocument } from './text-as-document.fixture';
 import { pageOfRows, type ReportDocument } from './document';
 import { readReport } from './read-report';
 
 /** Reports as people paste and laboratories write them, each odd in its own way. All invented. */
-const read = (text: string, name = 'report.txt') => readDocument(documentOfText(text, name));
+const read = (text: string, name = 'report.txt') => readDocument(textAsDocument(text, name));
 const workbook = (sheets: Record<string, string[][]>) =>
   readDocument({ kind: 'workbook', pages: Object.entries(sheets).map(([name, rows]) => pageOfRows(name, rows)) });
 /** A page of paper from words with their places: a run of words may hold spaces. */
@@ -187,6 +187,15 @@ Phosphor (P2O5)        CAL          8           mg/100 g      B
 Kalkempfehlung: 20 dt/ha CaO`).samples[0]!.recommendations;
     // 2,000 kg/ha is 40.96 lb/1000 ft2 of CaO, and 1.785 times that of CaCO3, by their masses
     expect(lime[0]!.lbPer1000).toBeCloseTo(40.963 * (100.086 / 56.077), 2);
+  });
+});
+
+describe('a text', () => {
+  it('of more lines than a letter has, and no columns, is refused with the way on', () => {
+    expect(() => textAsDocument('1\n'.repeat(20_002))).toThrow(
+      /more than 20,000 lines and no columns.* Save it as a table/,
+    );
+    expect(textAsDocument('1\n'.repeat(300)).kind).toBe('text');
   });
 });
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { documentOfText } from './doors/text-door';
+import { textAsDocument } from './text-as-document.fixture';
 import { answersFrom, layoutFileOf } from './layout-file';
 import { slipsOf, unitDoubt } from './plausible';
 import type { ReaderAnswers, ReportSample } from './reading';
@@ -10,7 +10,7 @@ import { irrigationWaterOf, leafFindings } from './water-and-leaves';
 
 /** Reports in dresses that no layout of ours has: every one invented. */
 const read = (text: string, answers: ReaderAnswers = {}, on = '2027-04-30') =>
-  readReport(documentOfText(text), answers, on);
+  readReport(textAsDocument(text), answers, on);
 const values = ({ values: all }: ReportSample) =>
   Object.fromEntries(all.map((v) => [v.unit === '%' && v.analyte !== 'OM' ? `${v.analyte}%` : v.analyte, v.value]));
 const only = (text: string, answers?: ReaderAnswers) => {

@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { documentOfText } from '@core/reports/doors/text-door';
+import { textAsDocument } from '@core/reports/text-as-document.fixture';
 import { slipsOf } from '@core/reports/plausible';
 import { readReport } from '@core/reports/read-report';
 import { plain } from '@core/words/plain';
@@ -15,7 +15,7 @@ import { TheReading } from './the-reading';
 afterEach(cleanup);
 
 const reading = readReport(
-  documentOfText(
+  textAsDocument(
     'Sample,pH,K (ppm),Ca (ppm),CEC,F. I.,N lb/1000\nFront,6.1,44 L,812.0,8.4,3,2\nBack,5.9,ND,6400,6.1,2,3\n',
   ),
 );

@@ -13,7 +13,7 @@ const LETTER_PT = 6;
 const LINE_PT = 15;
 
 /** Which sign parts the cells of a text, if any: the one that gives most of its lines the same number of cells. */
-export function delimiterOf(text: string): string | undefined {
+function delimiterOf(text: string): string | undefined {
   const lines = text
     .split(/\r?\n/, LOOKED_AT * 4)
     .filter((line) => line.trim() !== '')
@@ -35,17 +35,11 @@ export function delimiterOf(text: string): string | undefined {
   return most > 0.5 ? best : undefined;
 }
 
-/** A table of text: cells parted by a sign. */
-export function documentOfTable(text: string, delimiter?: string): ReportDocument {
-  const rows = Papa.parse<string[]>(text, { delimiter: delimiter ?? '' }).data;
-  return { kind: 'table', pages: [pageOfRows('table', rows)] };
-}
-
 /** Lines of the longest letter or mail; a text of more is no report, or a table whose cells nothing parts. */
 const MOST_LINES = 20_000;
 
 /** Why a text is not read as words, if it is not. */
-export const refuseWords = (text: string): Refusal | undefined => {
+const refuseWords = (text: string): Refusal | undefined => {
   let lines = 0;
   for (let at = text.indexOf('\n'); at !== -1; at = text.indexOf('\n', at + 1))
     if (++lines > MOST_LINES)
@@ -57,7 +51,7 @@ export const refuseWords = (text: string): Refusal | undefined => {
 };
 
 /** Words as they were pasted or mailed: columns by what stands under what, or names with their values. */
-export function documentOfWords(text: string): ReportDocument {
+function documentOfWords(text: string): ReportDocument {
   const lines: Line[] = text.split(/\r?\n/).map((source, i) => {
     const expanded = withoutLeaders(source.replaceAll('\t', '    '));
     const cells = [...expanded.matchAll(/\S+(?: \S+)*/g)].map((match) => ({
@@ -78,7 +72,7 @@ const withoutLeaders = (line: string): string => line.replace(/\.{3,}|(?: \.){3,
 const isRule = (line: string): boolean => /^[\s|+:=_-]*[=_-]{2,}[\s|+:=_-]*$/.test(line);
 
 /** Marks of a mail that is answered, and the lines drawn in a table, say nothing; each line keeps its number. */
-export function withoutMarks(source: string): string {
+function withoutMarks(source: string): string {
   const text = source.replace(/^\uFEFF/, '');
   // a long table has neither, and is not taken apart for it
   if (!/^\s*>|[=_-]{2,}/m.test(text)) return text;
@@ -92,10 +86,17 @@ export function withoutMarks(source: string): string {
     .join('\n');
 }
 
-/** Text of a file or pasted: as a table where a sign parts its cells, else by its columns and words. */
-export function documentOfText(text: string, name = ''): ReportDocument {
-  const bare = withoutMarks(text);
-  const delimiter = delimiterOf(bare);
-  if (/\.(csv|tsv)$/i.test(name) || delimiter) return documentOfTable(bare, delimiter);
-  return documentOfWords(bare);
+/** A text of a file or pasted: rows where a sign parts its cells, else its words by their places, or why it is neither. */
+export function openText(source: string, name = ''): { rows: string[][] } | ReportDocument | Refusal {
+  const text = withoutMarks(source);
+  const delimiter = delimiterOf(text);
+  return delimiter || /\.(csv|tsv)$/i.test(name)
+    ? { rows: Papa.parse<string[]>(text, { delimiter: delimiter ?? '' }).data }
+    : (refuseWords(text) ?? documentOfWords(text));
+}
+
+/** A text as a document, its table whole. */
+export function documentOfText(source: string, name = ''): ReportDocument | Refusal {
+  const opened = openText(source, name);
+  return 'rows' in opened ? { kind: 'table', pages: [pageOfRows('table', opened.rows)] } : opened;
 }
