@@ -25,7 +25,7 @@ import type {
   ReportValue,
   Term,
 } from '@core/reports/reading';
-import { findTables } from '@core/reports/tables';
+import { findTables } from '@core/reports/find-tables';
 import { plain } from '@core/words/plain';
 import type { Method } from '@core/records/vocabularies';
 import type { IrrigationWater } from '@core/records/case';

@@ -3,7 +3,7 @@ import { readReport } from './read-report';
 import { saidLabels } from './said-labels';
 import { readingWith } from './terms/label';
 import type { FileFacts, NotRead, ReaderAnswers, ReportReading, ReportSample } from './reading';
-import { findTables } from './tables';
+import { findTables } from './find-tables';
 
 /** Rows from the top of a file by which its layout is told. */
 export const TOP_ROWS = 240;

@@ -2,8 +2,10 @@ import type { Method } from '../records/vocabularies';
 import { dayFrom } from '../typed/typed-day';
 import { depthFrom } from '../typed/typed-depth';
 import { significant } from '../words/numbers';
+import { plain } from '../words/plain';
 import { type Cell, type Line, overlap, type ReportDocument } from './document';
 import { type PageFact } from './file-facts';
+import { unitOf, withContext } from './label-context';
 import type {
   FileFacts,
   NotUnderstood,
@@ -16,10 +18,9 @@ import type {
 } from './reading';
 import { placeKey } from './reading';
 import { AS_SAID } from './said-labels';
-import { type LongTable, type ReportTable, unitOf, withContext } from './tables';
+import { type LongTable, type ReportTable } from './tables';
 import { extractFor, type Label, type Meaning, OXIDE_UNSURE, readLabel, unitFits } from './terms/label';
 import { isMass, onlyUnit, type ReportAnalyte, type ReportFact } from './terms/names';
-import { plain } from '../words/plain';
 import { isRating } from './terms/ratings';
 import { type ReportUnit } from './terms/units';
 import { type DecimalMark, valueFrom } from './terms/values';

@@ -1,6 +1,7 @@
 import type { Analyte } from '../records/vocabularies';
+import { unitOf } from './label-context';
 import type { ReaderAnswers, TermAnswer } from './reading';
-import { unitOf } from './tables';
+
 import { adviceUnitIn } from './terms/advice';
 import { type Label, type Meaning, readLabel } from './terms/label';
 import type { ReportAnalyte, ReportFact } from './terms/names';
