@@ -15,6 +15,7 @@ export default [
     route('season/climate', 'routes/climate/climate.tsx'),
     route('season/move-here', 'routes/move-here/move-here.tsx'),
   ]),
+  route('settings/codes', 'routes/codes/codes.tsx'),
   route('shelf', 'routes/shelf/shelf.tsx'),
   route('settle', 'routes/settle/settle.ts'),
   route('reports', 'routes/reports/reports.tsx'),

@@ -21,6 +21,8 @@ const SCREENS: readonly [string, string][] = [
   ['/property/quarry-lane-school/prescribe/bag', 'Bag check'],
   ['/shelf', 'The shelf'],
   ['/shelf#label=urea-46', 'On the shelf'],
+  ['/settings/codes#code=maryland-licensed', 'as shipped, to read'],
+  ['/settings/codes#copy=maryland-licensed', 'not saved'],
   ['/property/quarry-lane-school/season', 'Season 2027'],
   ['/property/fenwick-allotment-paths/season', 'Season 2027'],
   ['/property/quarry-lane-school/season/climate#curve=soil', 'Why each window is closed'],

@@ -70,10 +70,13 @@ export class ChangedMeanwhile extends Error {
   }
 }
 
+/** Tables whose records belong to no property. */
+export type Kept = 'products' | 'localCodes' | 'packs' | 'operators' | 'settings';
+
 /** Two versions of one record. */
 export interface Conflict {
   propertyId: string;
-  kind: Owned | 'products' | PropertyFact;
+  kind: Owned | Kept | PropertyFact;
   what: string;
   id: string;
   /** What was to be written. */

@@ -6,6 +6,8 @@
 const CHANNEL = 'ubertas-changes';
 /** What was written: a property by its id, or the shelf. */
 export const SHELF = 'shelf';
+/** Own codes, packs, people, units: every page may show them. */
+export const SETTINGS = 'settings';
 
 let channel: BroadcastChannel | undefined;
 const open = (): BroadcastChannel | undefined => {

@@ -1,5 +1,8 @@
 import Dexie, { type EntityTable, type Transaction } from 'dexie';
 import type { Choices, LocalCode, Plan, Product, Property, Sample, Site, SoilTest, Zone } from '@core/records/case';
+import type { PackFile } from '@core/packs/rule-packs';
+import type { Operator } from '@core/records/operator-schema';
+import type { Setting } from '@core/records/settings-schema';
 import type { ReaderAnswers } from '@core/reports/reading';
 import { answersOfOldLayout } from './layout-upgrade';
 import { isRandomId, randomId } from './record-id';
@@ -40,6 +43,16 @@ export interface LabLayoutRecord {
   answers: ReaderAnswers;
   usedAt: string;
 }
+/** A user's own rule pack, in its place among the others. */
+export interface PackRecord {
+  id: string;
+  order: number;
+  off?: boolean;
+  /** Properties it holds for; for all where there is no such list. */
+  properties?: string[];
+  file: PackFile;
+  changedAt?: string;
+}
 /** Small facts of this browser, such as whether the demo was already loaded. */
 export interface NoteRecord {
   key: string;
@@ -56,13 +69,17 @@ export type UbertasDatabase = Dexie & {
   samples: EntityTable<SampleRecord, 'key'>;
   pictures: EntityTable<PictureRecord, 'propertyId'>;
   labLayouts: EntityTable<LabLayoutRecord, 'fingerprint'>;
+  localCodes: EntityTable<LocalCode, 'id'>;
+  packs: EntityTable<PackRecord, 'id'>;
+  operators: EntityTable<Operator, 'id'>;
+  settings: EntityTable<Setting, 'id'>;
 };
 
 /** Key of a record inside a property: ids need only be unique within their case. The property's own id holds no slash, so no two keys meet. */
 export const keyOf = (propertyId: string, id: string): string => `${propertyId}/${id}`;
 
 /** Version of the last `.version()` below. */
-const SCHEMA_VERSION = 4;
+const SCHEMA_VERSION = 5;
 /** Dexie counts versions in tenths. */
 const DEXIE_FACTOR = 10;
 
@@ -127,7 +144,7 @@ export function openDatabase(name = 'ubertas'): UbertasDatabase {
     .upgrade((transaction) => withoutNamesInIds(transaction));
   // layouts were kept column by column; answers by label hold for any file of the laboratory
   database
-    .version(SCHEMA_VERSION)
+    .version(4)
     .stores({})
     .upgrade((transaction) =>
       transaction
@@ -140,6 +157,8 @@ export function openDatabase(name = 'ubertas'): UbertasDatabase {
           delete (record as { reading?: unknown }).reading;
         }),
     );
+  // the agronomist's own place: codes, packs, people, what the browser goes by
+  database.version(SCHEMA_VERSION).stores({ localCodes: 'id', packs: 'id', operators: 'id', settings: 'id' });
   // a newer Ubertas in another tab takes the database over: this one stops, and says so at its next step
   database.on('versionchange', () => {
     database.close({ disableAutoOpen: true });

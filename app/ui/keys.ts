@@ -56,6 +56,7 @@ export const KEYS = {
   'next-school': { binds: 's', shows: 'S', does: 'the next school', on: 'Read and Prescribe' },
   print: { binds: 'p', shows: 'P', does: 'print the page', on: 'Read, Prescribe and Season' },
   'add-dose': { binds: 'a', shows: 'A', does: 'add a dose', on: 'Season' },
+  save: { binds: 'mod+s', shows: 'Ctrl S', does: 'save what is typed', on: 'Settings', preventDefault: true },
   'new-label': { binds: 'a', shows: 'A', does: 'a new label', on: 'Shelf', preventDefault: true },
 } as const satisfies Record<string, KeyRow>;
 export type KeyId = keyof typeof KEYS;

@@ -1,6 +1,6 @@
 import { NavLink } from 'react-router';
 
-/** The rooms beside a single property: all of them, the shelf, reports coming in. */
+/** The rooms beside a single property: all of them, the shelf, reports coming in, the agronomist's own place. */
 export function TopNav() {
   return (
     <nav className="topnav" aria-label="Main">
@@ -9,6 +9,7 @@ export function TopNav() {
       </NavLink>
       <NavLink to="/shelf">Shelf</NavLink>
       <NavLink to="/reports">Lab reports</NavLink>
+      <NavLink to="/settings/codes">Settings</NavLink>
     </nav>
   );
 }

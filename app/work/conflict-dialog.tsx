@@ -1,7 +1,6 @@
 import { Button, Modal, Segmented } from 'antd';
 import { useState } from 'react';
 import { useFetcher } from 'react-router';
-import type { Product } from '@core/records/case';
 import type { Change, Conflict } from '../storage/changes';
 import { differencesBetween, merged } from './conflict-fields';
 import { closeConflict, useConflict } from './conflicts';
@@ -9,12 +8,13 @@ import { sendBy } from './send';
 import { useDone } from './use-done';
 
 type Side = 'mine' | 'theirs';
+const KEPT = new Set<string>(['products', 'localCodes', 'packs', 'operators', 'settings']);
 const OWNED = new Set<string>(['zones', 'soilTests', 'samples', 'plans']);
 
 /** The write that lets a record stand, over whatever stands now. */
 function settling({ kind, propertyId, id, theirs }: Conflict, record: unknown) {
   const over = (theirs as { changedAt?: string } | undefined)?.changedAt;
-  if (kind === 'products') return { intent: 'product' as const, product: { ...(record as Product), changedAt: over } };
+  if (KEPT.has(kind)) return { intent: 'kept' as const, kind, record: { ...(record as object), changedAt: over } };
   const change = OWNED.has(kind)
     ? { put: { [kind]: [record] }, over: { [`${kind}/${id}`]: over ?? null } }
     : { property: { [kind]: record ?? null } };

@@ -1,5 +1,4 @@
 import type { RulePacks } from '@core/packs/rule-packs';
-import { useOutletContext } from 'react-router';
 import type { Case, Plan, Zone } from '@core/records/case';
 import { type SeasonPlan, type ZoneSeason } from '@core/season/plan/season-plan';
 import { planSeason } from '@core/season/draft/plan-season';
@@ -84,5 +83,3 @@ export const workOf = (
   zoneId: string | null,
   packs: RulePacks = activePacks(),
 ): PropertyWork => focusOn(wholeWork(file, today, packs), zoneId);
-
-export const usePropertyWork = (): PropertyWork => useOutletContext<PropertyWork>();

@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import { readClimateCsv } from '@core/files/climate-csv';
 import { type GroundKind, perimetersIn } from '@core/files/ground-files';
+import { readPack } from '@core/files/pack-file';
 import { readShelfCsv, type ShelfTable } from '@core/files/shelf-csv';
 import { readShelf } from '@core/files/shelf-file';
 import type { Site } from '@core/records/case';
@@ -33,6 +34,12 @@ const reading = {
       const json = /\.json$/i.test(file.name) || /^\s*[[{]/.test(source.slice(0, 50));
       const read = json ? readShelf(source) : readShelfCsv(source);
       return Array.isArray(read) ? { products: read, rejected: [], ignored: [] } : read;
+    }),
+
+  pack: (file: File) =>
+    guarded(file, async () => {
+      const source = await readFileText(file, 'pack');
+      return isRefusal(source) ? source : readPack(source);
     }),
 
   climate: (file: File) =>

@@ -24,6 +24,12 @@ export const isMonthDay = (text: string): boolean => isIsoDay(`2024-${text}`);
 /** The day `count` days later. addDays('2027-12-31', 1) is '2028-01-01'. */
 export const addDays = (day: IsoDay, count: number): IsoDay => at(day).add(count, 'day').format('YYYY-MM-DD');
 
+/** The day so many months later, the month's last where it has no such day. addMonths('2027-01-31', 1) is '2027-02-28'. */
+export const addMonths = (day: IsoDay, count: number): IsoDay => at(day).add(count, 'month').format('YYYY-MM-DD');
+
+/** Full months from one day to another. fullMonthsBetween('2026-06-04', '2027-09-10') is 15. */
+export const fullMonthsBetween = (from: IsoDay, to: IsoDay): number => at(to).diff(at(from), 'month');
+
 /** Days from one day to another. daysBetween('2027-03-01', '2027-03-08') is 7. */
 export const daysBetween = (from: IsoDay, to: IsoDay): number => at(to).diff(at(from), 'day');
 

@@ -7,6 +7,7 @@ export const LARGEST = {
   case: { bytes: 400_000_000, holds: 'ten thousand properties do not fill' },
   table: { bytes: 80_000_000, holds: 'a hundred thousand samples do not fill' },
   shelf: { bytes: 40_000_000, holds: 'fifty thousand labels do not fill' },
+  pack: { bytes: 4_000_000, holds: 'a few hundred rows do not fill' },
   climate: { bytes: 4_000_000, holds: 'sixty years of days do not fill' },
   ground: { bytes: 20_000_000, holds: 'two hundred lawns do not fill' },
 } as const;

@@ -1,6 +1,6 @@
 import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator';
 import type { CareTask } from '../care/tasks';
-import { PURPOSE_CAUTIONS, SPREADING_CAUTIONS } from '../season/rules/cautions';
+import { PURPOSE_CAUTIONS } from '../season/rules/cautions';
 import { addDays } from '../days/day';
 import type { PlanSheet, SheetLine } from '../season/output/plan-sheet';
 import { fixed } from '../words/numbers';
@@ -32,7 +32,7 @@ export function printPlanCalendar(
   const name = (part: string) => `${propertyId}-${part}@ubertas`.replaceAll(/[^\w@.-]/g, '-');
   for (const { date, lines } of sheet.trips) {
     const purposes = [...new Set(lines.map((line) => line.for))];
-    const cautions = [...purposes.map((purpose) => PURPOSE_CAUTIONS[purpose]), ...SPREADING_CAUTIONS];
+    const cautions = [...purposes.map((purpose) => PURPOSE_CAUTIONS[purpose]), ...sheet.cautions];
     const event = calendar.createEvent({
       id: name(date),
       start: date,

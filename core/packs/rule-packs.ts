@@ -171,19 +171,21 @@ export const PACK_SCHEMAS = {
 export type PackKind = keyof typeof PACK_SCHEMAS;
 export const PACK_KINDS = Object.keys(PACK_SCHEMAS) as PackKind[];
 
-interface PackHead {
+/** A pack as it was checked: its head, and the rows of its kind. */
+export interface PackFile {
   kind: string;
   pack: string;
   version: string;
   source: { cite: string; standing: string };
+  [rows: string]: unknown;
 }
-const sourceOf = ({ pack, version, source }: PackHead): PackSource => ({
+const sourceOf = ({ pack, version, source }: PackFile): PackSource => ({
   name: `${pack} ${version}`,
   cite: source.cite,
   standing: source.standing as Standing,
 });
 
-function merged(packs: RulePacks, kind: PackKind, file: PackHead): RulePacks {
+function merged(packs: RulePacks, kind: PackKind, file: PackFile): RulePacks {
   const source = sourceOf(file);
   switch (kind) {
     case 'grasses': {
@@ -227,7 +229,7 @@ function merged(packs: RulePacks, kind: PackKind, file: PackHead): RulePacks {
   }
 }
 
-const BUILT_IN_FILES = [grassFile, sufficiencyFile, minimumFile, saturationFile, codesFile] as PackHead[];
+const BUILT_IN_FILES = [grassFile, sufficiencyFile, minimumFile, saturationFile, codesFile] as PackFile[];
 const nothing = { grasses: new Map(), sufficiency: new Map(), codes: [] } as unknown as RulePacks;
 
 /** The packs that ship with Ubertas. */
@@ -236,13 +238,18 @@ export const BUILT_IN_PACKS: RulePacks = BUILT_IN_FILES.reduce(
   nothing,
 );
 
-/** Packs with a user's own laid over them, or why the file is not one. Rows it does not hold stay as they were. */
-export function withPack(packs: RulePacks, raw: unknown): RulePacks | Refusal {
+/** A rule pack as it came, checked, or the sentence and field that say why it is none. */
+export function checkPack(raw: unknown): PackFile | Refusal {
   const kind = (raw as { kind?: unknown } | null)?.kind;
   if (typeof kind !== 'string' || !PACK_KINDS.includes(kind as PackKind))
     return refuse('kind', `A rule pack says its kind, one of ${PACK_KINDS.join(', ')}.`);
-  const checked = checkShape(PACK_SCHEMAS[kind as PackKind] as unknown as yup.Schema<PackHead>, raw);
-  return isRefusal(checked) ? checked : merged(packs, kind as PackKind, checked);
+  return checkShape(PACK_SCHEMAS[kind as PackKind] as unknown as yup.Schema<PackFile>, raw);
+}
+
+/** Packs with a user's own laid over them, or why the file is not one. Rows it does not hold stay as they were. */
+export function withPack(packs: RulePacks, raw: unknown): RulePacks | Refusal {
+  const checked = checkPack(raw);
+  return isRefusal(checked) ? checked : merged(packs, checked.kind as PackKind, checked);
 }
 
 /** The grass table's row. */

@@ -1,7 +1,8 @@
 import * as yup from 'yup';
 import { type Refusal, isRefusal, refuse } from '../reckoning/refusal';
 import { MOST } from './most';
-import { choicesSchema, codeSchema, planSchema } from './plan-schema';
+import { codeSchema } from './code-schema';
+import { choicesSchema, planSchema } from './plan-schema';
 import { productSchema } from './product-schema';
 import { propertySchema } from './property-schema';
 import { sampleSchema } from './sample-schema';
@@ -10,6 +11,7 @@ import { soilTestSchema } from './soil-test-schema';
 import { zoneSchema } from './zone-schema';
 
 /** The records of a property, as the database keeps them and the case file carries them. Keys carry their unit. */
+export * from './code-schema';
 export * from './plan-schema';
 export * from './product-schema';
 export * from './property-schema';

@@ -1,53 +1,6 @@
 import * as yup from 'yup';
-import { changedAt, id, isoDay, list, monthDay, num, text, word, yes } from './strict-schema';
+import { changedAt, id, isoDay, list, num, text, word, yes } from './strict-schema';
 import { MOST } from './most';
-
-export const codeSchema = yup.object({
-  id: id('Local code'),
-  name: text('Local code name', 120).optional(),
-  closed: list(
-    'Closed dates',
-    yup.object({
-      from: monthDay('From').required(),
-      to: monthDay('To').required(),
-      nutrients: list('Nutrients', word('Nutrient', ['N', 'P2O5', 'K2O']).required(), 3).required(),
-    }),
-    24,
-  ).optional(),
-  who: word('Who', ['homeowner', 'licensed', 'anyone']).optional(),
-  maxTotalNPerDose: num('Most N a dose', { min: 0, max: 10, unit: 'lb N' }).optional(),
-  maxSolubleNPerDose: num('Most soluble N a dose', { min: 0, max: 10, unit: 'lb N' }).optional(),
-  maxNPerYear: num('Most N a year', { min: 0, max: 20, unit: 'lb N' }).optional(),
-  leastSlowPercent: num('Least slow share', { min: 0, max: 100, unit: '%' }).optional(),
-  /** Slow share that a dose must have between two dates, where it is asked only for a part of the year. */
-  slow: list(
-    'Slow share by date',
-    yup.object({
-      from: monthDay('From').required(),
-      to: monthDay('To').required(),
-      leastSlowPercent: num('Least slow share', { min: 0, max: 100, unit: '%' }).required(),
-    }),
-    24,
-  ).optional(),
-  maxP2O5PerDose: num('Most P2O5 a dose', { min: 0, max: 10, unit: 'lb P2O5' }).optional(),
-  maxP2O5PerYear: num('Most P2O5 a year', { min: 0, max: 20, unit: 'lb P2O5' }).optional(),
-  /** P2O5 only on a test no older than so many years. */
-  testWithinYears: num('Age of the test', { above: 0, max: 20, unit: 'years' }).optional(),
-  /** Closed dates that some may pass, with a little: licensed work in winter. */
-  allowances: list(
-    'Allowances',
-    yup.object({
-      from: monthDay('From').required(),
-      to: monthDay('To').required(),
-      who: word('Who', ['homeowner', 'licensed', 'anyone']).required(),
-      maxTotalNPerDose: num('Most N a dose', { min: 0, max: 10, unit: 'lb N' }).required(),
-    }),
-    24,
-  ).optional(),
-  setbackFt: num('Setback', { min: 0, max: 1000, unit: 'ft' }).optional(),
-  phosphorusNeedsTest: yes('Phosphorus needs a test').optional(),
-});
-export type LocalCode = yup.InferType<typeof codeSchema>;
 
 export const choicesSchema = yup.object({
   year: num('Year', { min: 1990, max: 2200, integer: true }).optional(),

@@ -79,6 +79,14 @@ export const monthDay = (label: string) =>
     (v) => v === undefined || isMonthDay(v),
   );
 
+/** An hour and minute of a day, 00:00 to 24:00. */
+export const clockTime = (label: string) =>
+  text(label, 5).test(
+    'clock',
+    `${label} must be a time written like 17:30.`,
+    (v) => v === undefined || /^(?:[01]\d|2[0-3]):[0-5]\d$|^24:00$/.test(v),
+  );
+
 /** The moment of a record's last change, as it was written: 2027-03-02T09:00:00.000Z. Which of two records is newer follows from it. */
 export const changedAt = () =>
   text('Last change', 24)

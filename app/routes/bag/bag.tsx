@@ -14,7 +14,7 @@ import { sayDay } from '@core/words/days';
 import { StandingGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
 import { useMatchWork } from '../../work/match-work';
-import { usePropertyWork } from '../../work/property-work';
+import { usePropertyWork } from '../../work/use-property-work';
 import { AlsoBrings } from './also-brings';
 import { BagTable } from './bag-table';
 import { BagDrawing } from './bag-drawing';

@@ -3,6 +3,7 @@ import { isShaped, groundOf } from '@core/ground/zone-ground';
 import { climateNamed } from '@core/climate/places';
 import { isRefusal } from '@core/reckoning/refusal';
 import { applyChange, type Change } from '../../storage/changes';
+import { bindCodes, codesWithIds } from '../../storage/own-codes';
 import { deleteZone, existingProperty, saveZone } from '../../storage/property-repository';
 import { type TypedZone, zoneFromTyped } from './draft/zone-from-typed';
 
@@ -11,7 +12,8 @@ export type Sent =
   | { intent: 'remove'; zoneId: string }
   | { intent: 'site'; site: Site; says: string; was?: Site }
   | { intent: 'zones'; zones: Zone[]; site?: Site; says: string }
-  | { intent: 'climate'; preset: string };
+  | { intent: 'climate'; preset: string }
+  | { intent: 'codes'; codeIds: string[] };
 
 export interface Answer {
   faults?: Record<string, string>;
@@ -75,6 +77,13 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
         propertyWas: { climate: property.climate },
       });
       return { undo, says: 'The climate is changed.' };
+    }
+    case 'codes': {
+      // a copy that the property already carries is kept as it is
+      const carried = new Map((file.codes ?? []).map((code) => [code.id, code]));
+      const found = new Map((await codesWithIds(sent.codeIds)).map((code) => [code.id, code]));
+      const codes = sent.codeIds.flatMap((id) => carried.get(id) ?? found.get(id) ?? []);
+      return { undo: await bindCodes(property.id, codes), says: 'The local codes are changed.' };
     }
   }
 }

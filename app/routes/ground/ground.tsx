@@ -3,14 +3,17 @@ import { App, Button } from 'antd';
 import { useEffect } from 'react';
 import { Link, useFetcher, useLocation } from 'react-router';
 import { printGeoJson } from '@core/files/ground-files';
+import type { LocalCode } from '@core/records/case';
 import { newId } from '@core/records/new-id';
 import { isRefusal } from '@core/reckoning/refusal';
+import { codesHere } from '../../storage/own-codes';
 import { PlaceField } from '../../ui/place-field';
 import { saveTextFile } from '../../ui/save-text-file';
 import { useOfferUndo } from '../../ui/use-offer-undo';
-import { usePropertyWork } from '../../work/property-work';
+import { usePropertyWork } from '../../work/use-property-work';
 import type { Route } from './+types/ground';
 import { type Answer, groundAction, type Sent } from './ground-action';
+import { CodesChoice } from './codes-choice';
 import { SheetPosition } from './sheet-position';
 import { ZoneSheet } from './zone-sheet';
 import { StageFault } from '../../work/stage-fault';
@@ -24,7 +27,15 @@ const SHAPES: Shapes<Sent> = {
   site: { site: 'record', says: 'text', was: 'record?' },
   zones: { zones: 'list', site: 'record?', says: 'text' },
   climate: { preset: 'text' },
+  codes: { codeIds: 'list' },
 };
+
+/** Codes to choose from; the property itself comes from the page around. */
+export async function clientLoader() {
+  const { own, packs } = await codesHere();
+  const option = (of: string) => (code: LocalCode) => ({ id: code.id, name: code.name ?? code.id, of });
+  return { codes: [...own.map(option('Own')), ...packs.flatMap(([pack, codes]) => codes.map(option(pack)))] };
+}
 
 export const clientAction = propertyAction<Sent, Answer>(SHAPES, groundAction);
 
@@ -55,7 +66,7 @@ function ClimateChoice({
 }
 
 /** Ground: measure the lawn, say what grows on it and on what soil. */
-export default function Ground() {
+export default function Ground({ loaderData }: Route.ComponentProps) {
   const { file, zone } = usePropertyWork();
   const [place, setPlace] = usePlace();
   const { message } = App.useApp();
@@ -113,6 +124,11 @@ export default function Ground() {
           has={file.property.climate !== undefined}
           origin={file.property.site?.origin}
           onChoose={(preset) => send({ intent: 'climate', preset })}
+        />
+        <CodesChoice
+          carried={file.codes ?? []}
+          options={loaderData.codes}
+          onChoose={(codeIds) => send({ intent: 'codes', codeIds })}
         />
         <SheetPosition
           key={String(file.property.site?.origin)}

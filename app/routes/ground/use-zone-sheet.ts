@@ -8,7 +8,7 @@ import { groundOf } from '@core/ground/zone-ground';
 import type { Pair } from '@core/reckoning/inputs';
 import { isRefusal } from '@core/reckoning/refusal';
 import { useWidth } from '../../ui/use-width';
-import { usePropertyWork } from '../../work/property-work';
+import { usePropertyWork } from '../../work/use-property-work';
 import { sendBy } from '../../work/send';
 import { useDraft } from '../../work/use-draft';
 import { useFollowed } from '../../work/use-followed';

@@ -14,7 +14,7 @@ import { Substances } from '../../ui/substance';
 import { useDone } from '../../work/use-done';
 import { chooseProducts } from '../../work/choose-products';
 import { useMatchWork } from '../../work/match-work';
-import { usePropertyWork } from '../../work/property-work';
+import { usePropertyWork } from '../../work/use-property-work';
 import type { Route } from './+types/match';
 import { AnswerRow } from './answer-row';
 import { NeedMargin } from './need-margin';

@@ -5,7 +5,7 @@ import { useKey } from '../../ui/keys';
 import { makePdf } from '../../ui/make-pdf';
 import { saveFile } from '../../ui/save-text-file';
 import { nextSchool } from '../../ui/school-choice';
-import { usePropertyWork } from '../../work/property-work';
+import { usePropertyWork } from '../../work/use-property-work';
 import { useSend } from '../../work/send';
 import { useDone } from '../../work/use-done';
 import { zoneFacts } from '../../work/zone-facts';

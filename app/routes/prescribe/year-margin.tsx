@@ -12,7 +12,7 @@ import { showArea, showExact, showProductRate, showRate } from '@core/words/numb
 import { sayDay } from '@core/words/days';
 import { WarnGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
-import { usePropertyWork } from '../../work/property-work';
+import { usePropertyWork } from '../../work/use-property-work';
 import { placeHash } from '../../ui/place';
 
 interface Total {

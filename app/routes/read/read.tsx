@@ -11,7 +11,7 @@ import { sayDate } from '@core/words/days';
 import { makePdf } from '../../ui/make-pdf';
 import { saveFile } from '../../ui/save-text-file';
 import { useDone } from '../../work/use-done';
-import { usePropertyWork } from '../../work/property-work';
+import { usePropertyWork } from '../../work/use-property-work';
 import { zoneFacts } from '../../work/zone-facts';
 import type { Route } from './+types/read';
 import { Cations } from './cations';

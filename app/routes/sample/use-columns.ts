@@ -7,7 +7,7 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { coreCount } from '@core/sampling/cores';
 import { samplingWait, type SamplingWait } from '@core/sampling/wait';
 import { zigzag } from '@core/sampling/zigzag';
-import { usePropertyWork } from '../../work/property-work';
+import { usePropertyWork } from '../../work/use-property-work';
 
 /** One zone's sampling: its cores, its bag, what it waits for. */
 export interface Column {

@@ -6,7 +6,7 @@ import { useKey } from '../../ui/keys';
 import { saveFile } from '../../ui/save-text-file';
 import { useDone } from '../../work/use-done';
 import { handOver } from '../../work/handed-file';
-import { usePropertyWork } from '../../work/property-work';
+import { usePropertyWork } from '../../work/use-property-work';
 import { type UndoSent, undoOf } from '../../work/property-action';
 import { useSend } from '../../work/send';
 import type { Answer, Sent } from './sample-action';

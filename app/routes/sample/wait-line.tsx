@@ -4,7 +4,7 @@ import { WAIT_DAYS } from '@core/sampling/wait';
 import { latestTest } from '@core/soil/report';
 import { sayDate, sayDay } from '@core/words/days';
 import { StandingGlyph } from '../../ui/glyphs';
-import { usePropertyWork } from '../../work/property-work';
+import { usePropertyWork } from '../../work/use-property-work';
 import type { Column } from './use-columns';
 
 /** When the zone wants its next test, and why then. */

@@ -1,3 +1,4 @@
+import { codesToReview } from '@core/codes/code-review';
 import type { ReactNode } from 'react';
 import { Link, useLocation } from 'react-router';
 import { doseKey } from '@core/season/plan/dose-key';
@@ -77,6 +78,7 @@ export function SeasonBoard({ years, ...props }: SeasonBoardProps & { years: Rea
           />
           <BoardChecks
             judged={judged}
+            reviews={codesToReview(at.file.codes ?? [], at.today)}
             zoneId={zone.id}
             editsThatMend={at.held ? NO_EDITS : at.editsThatMend}
             onMend={({ doses: next, says }) => at.edit({ doses: next, says })}

@@ -3,7 +3,7 @@ import './season.css';
 import './board/board.css';
 import { Segmented } from 'antd';
 import { useState } from 'react';
-import { usePropertyWork } from '../../work/property-work';
+import { usePropertyWork } from '../../work/use-property-work';
 import type { Route } from './+types/season';
 import { type SeasonAnswer, type SeasonSent, seasonAction } from './season-action';
 import { SeasonBoard } from './season-board';

@@ -3,6 +3,7 @@ import type { Case, PlannedFor } from '../../records/case';
 import { faceOf } from '../../products/label/face';
 import type { IsoDay } from '../../days/day';
 import type { SeasonPlan } from '../plan/season-plan';
+import { cautionsUnder } from '../rules/cautions';
 import { type Purchase, purchases } from '../../products/purchases';
 
 /** One line of a printed plan, with figures as the scale and the label have them. */
@@ -32,6 +33,8 @@ export interface PlanSheet {
   cost: number;
   /** Whether every product that is bought has a price. */
   priced: boolean;
+  /** What goes with it for whoever spreads, local codes included. */
+  cautions: string[];
 }
 
 /**
@@ -72,6 +75,7 @@ export function planSheet(given: Case, plan: SeasonPlan): PlanSheet {
     trips: [...days].map(([date, list]) => ({ date, lines: list })),
     buying,
     cost: buying.reduce((sum, p) => sum + (p.cost ?? 0), 0),
+    cautions: cautionsUnder(given.codes ?? []),
     priced: buying.every((p) => p.lb === 0 || p.cost !== undefined),
   };
 }

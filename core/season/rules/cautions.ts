@@ -1,3 +1,6 @@
+import { CODE_LINES, type CodeLineId } from '../../codes/code-lines';
+import type { LocalCode } from '../../records/case';
+
 /** What goes with every sheet that tells somebody to spread. Common practice; labels and local codes come first. */
 export const SPREADING_CAUTIONS = [
   'The label is the law, and local codes come first.',
@@ -18,3 +21,18 @@ export const PURPOSE_CAUTIONS = {
   iron: 'Iron stains paving, stone and skin: rinse at once; not above 85 deg F, not mown the day before and after.',
   manganese: 'Manganese on the leaf burns in heat: not above 85 deg F, not mown the day before and after.',
 } as const;
+
+/** Lines of a code that ask something of whoever spreads, beside what the plan already keeps to. */
+const ASKED: readonly CodeLineId[] = ['heavy-rain', 'license', 'sweeping', 'posting', 'records', 'summer'];
+
+/** What goes with every sheet here: the usual cautions, and what each local code asks beside its dates and caps. */
+export const cautionsUnder = (codes: readonly LocalCode[]): string[] => [
+  ...SPREADING_CAUTIONS,
+  ...codes.flatMap((code) => {
+    const asks = CODE_LINES.filter(({ id }) => ASKED.includes(id)).flatMap(({ title, says }) => {
+      const words = says(code);
+      return words === undefined ? [] : [`${title.replace(/, .*/, '').toLowerCase()}: ${words}`];
+    });
+    return asks.length > 0 ? [`${code.name ?? code.id}: ${asks.join('; ')}.`] : [];
+  }),
+];

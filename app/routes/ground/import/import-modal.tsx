@@ -1,7 +1,7 @@
 import { Modal } from 'antd';
 import type { Zone } from '@core/records/case';
 import type { GroundKind, Perimeter } from '@core/files/ground-files';
-import { usePropertyWork } from '../../../work/property-work';
+import { usePropertyWork } from '../../../work/use-property-work';
 import { BringIn } from './import-outlines';
 import type { Sent } from '../ground-action';
 import { PlanPicture } from './plan-picture';

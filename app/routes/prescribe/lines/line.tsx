@@ -13,7 +13,7 @@ import { sayDate, sayDay } from '@core/words/days';
 import { Mark } from '../../../ui/marks';
 import { Substances } from '../../../ui/substance';
 import { showAmount, unitFor } from '../../../work/dose-words';
-import { usePropertyWork } from '../../../work/property-work';
+import { usePropertyWork } from '../../../work/use-property-work';
 
 /** What an override is asked for. */
 export interface OwnAsk {

@@ -5,7 +5,7 @@ import { Substances } from '../../../ui/substance';
 import type { OwnAsk } from '../lines/line';
 import type { Answer, Sent, TypedOwn } from '../prescribe-action';
 import { Unsaved } from '../../../ui/unsaved';
-import { usePropertyWork } from '../../../work/property-work';
+import { usePropertyWork } from '../../../work/use-property-work';
 import { useTypedSlip } from '../../../work/use-typed-slip';
 
 interface OwnModalProps {

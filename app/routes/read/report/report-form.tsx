@@ -17,7 +17,7 @@ import {
   type TypedReport,
 } from './report-from-typed';
 import { Unsaved } from '../../../ui/unsaved';
-import { usePropertyWork } from '../../../work/property-work';
+import { usePropertyWork } from '../../../work/use-property-work';
 import { sendBy } from '../../../work/send';
 import { useDraft } from '../../../work/use-draft';
 import { useFollowed } from '../../../work/use-followed';

@@ -7,7 +7,7 @@ import { showExact } from '@core/words/numbers';
 import { Substances } from '../../../ui/substance';
 import { Fig } from '../../../ui/fig';
 import { handedWater, letGoOfWater } from '../../../work/handed-water';
-import { usePropertyWork } from '../../../work/property-work';
+import { usePropertyWork } from '../../../work/use-property-work';
 import { WaterModal } from './water-modal';
 
 const NAME: Record<WaterFinding['of'], { title: string; unit: string }> = {

@@ -2,7 +2,7 @@ import { Button, Modal } from 'antd';
 import type { IrrigationWater } from '@core/records/case';
 import { Fault, TextField } from '../../../ui/field';
 import { Unsaved } from '../../../ui/unsaved';
-import { usePropertyWork } from '../../../work/property-work';
+import { usePropertyWork } from '../../../work/use-property-work';
 import { useTypedSlip } from '../../../work/use-typed-slip';
 import type { ReadAnswer, ReadSent } from '../read-action';
 import { type TypedWater, typedFromWater, WATER_FIELDS } from './water-from-typed';

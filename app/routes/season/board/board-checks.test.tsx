@@ -27,7 +27,9 @@ describe('what would mend a check', () => {
     const { result } = renderHook(() => useEditsThatMend(okonedo, draft, hot, before));
     act(() => void vi.runAllTimers());
     const mend = vi.fn();
-    render(<BoardChecks judged={before} zoneId="front-lawn" editsThatMend={result.current} onMend={mend} />);
+    render(
+      <BoardChecks judged={before} reviews={[]} zoneId="front-lawn" editsThatMend={result.current} onMend={mend} />,
+    );
     const ways = within(screen.getByRole('list', { name: 'What would mend it: Heat' })).getAllByRole('button');
     expect(ways.length).toBeGreaterThan(0);
     fireEvent.click(ways[0]!);
@@ -35,8 +37,18 @@ describe('what would mend a check', () => {
     expect(judged(taken.doses).checks.find((c) => c.id === 'heat')?.standing).toBe('pass');
   });
   it('shows checks without any where nothing was found', () => {
-    render(<BoardChecks judged={judged(hot)} zoneId="front-lawn" editsThatMend={NO_EDITS} onMend={vi.fn()} />);
+    render(
+      <BoardChecks
+        judged={judged(hot)}
+        reviews={[{ code: 'Alder borough', says: 'Checked 15 months ago.' }]}
+        zoneId="front-lawn"
+        editsThatMend={NO_EDITS}
+        onMend={vi.fn()}
+      />,
+    );
     expect(screen.queryAllByText('Heat')).toHaveLength(1);
     expect(screen.queryByRole('button')).toBeNull();
+    // a code that is due says so and is no check: nothing fails by it
+    expect(screen.getByText('Alder borough: Checked 15 months ago.')).toBeTruthy();
   });
 });

@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import type { Consequence, JudgedPlan } from '@core/season/checks/judge-plan';
 import type { MendingEdit } from '@core/season/edit/edits-that-mend';
+import { WarnGlyph } from '../../../ui/glyphs';
 import { CheckList } from '../../../ui/check-list';
 import { showMoney } from '@core/words/numbers';
 import { checkKey } from './use-edits-that-mend';
@@ -20,11 +21,14 @@ function priceOf({ cost, trips }: Consequence): string {
 /** Every check of the plan: the focused zone's and the property's, then what does not pass elsewhere; with what would mend it. */
 export function BoardChecks({
   judged: { checks },
+  reviews,
   zoneId,
   editsThatMend,
   onMend,
 }: {
   judged: JudgedPlan;
+  /** Codes that should be held against the authority's words again. */
+  reviews: readonly { code: string; says: string }[];
   zoneId: string;
   editsThatMend: ReadonlyMap<string, readonly MendingEdit[]>;
   onMend: (mending: MendingEdit) => void;
@@ -58,6 +62,14 @@ export function BoardChecks({
           {count('pass')} pass, {count('warn')} warn, {count('fail')} fail
         </span>
       </div>
+      {reviews.map(({ code, says }) => (
+        <p key={code} className="caution">
+          <WarnGlyph />
+          <span>
+            {code}: {says}
+          </span>
+        </p>
+      ))}
       <CheckList checks={here} acts={acts} />
       {elsewhere.length > 0 && (
         <>

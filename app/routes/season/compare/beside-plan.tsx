@@ -3,7 +3,7 @@ import { careTasks, type Effort } from '@core/care/tasks';
 import type { Plan, PlanAim, PlannedDose, Zone } from '@core/records/case';
 import { asidePlans } from '@core/season/plan/current-plan';
 import { lastYearsDoses } from '@core/season/edit/last-years-doses';
-import { SPREADING_CAUTIONS } from '@core/season/rules/cautions';
+import { cautionsUnder } from '@core/season/rules/cautions';
 import type { SeasonPlan, ZoneSeason } from '@core/season/plan/season-plan';
 import { weeklyLightDoses } from '@core/season/edit/weekly-light-doses';
 import { useDone } from '../../../work/use-done';
@@ -136,7 +136,7 @@ export function BesidePlan({
         onEffort={(to) => void done(() => send({ intent: 'choices', choices: { effort: to } }))}
       />
       <p className="small" style={{ marginTop: 10 }}>
-        Always: {SPREADING_CAUTIONS.join(' ')}
+        Always: {cautionsUnder(file.codes ?? []).join(' ')}
       </p>
     </div>
   );

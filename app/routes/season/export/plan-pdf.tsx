@@ -3,7 +3,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import type { CareTask } from '@core/care/tasks';
 import type { Case } from '@core/records/case';
 import { grassOf } from '@core/packs/grasses';
-import { PURPOSE_CAUTIONS, SPREADING_CAUTIONS } from '@core/season/rules/cautions';
+import { PURPOSE_CAUTIONS } from '@core/season/rules/cautions';
 import type { JudgedPlan } from '@core/season/checks/judge-plan';
 import type { SeasonPlan, ZoneSeason } from '@core/season/plan/season-plan';
 import { type PlanSheet, planSheet, type SheetLine } from '@core/season/output/plan-sheet';
@@ -281,7 +281,7 @@ export function planDocument(
             `${plan.zones.find((z) => z.zone.id === short.zoneId)?.zone.name ?? ''}: ${shortfallWords(short)} What frees it: ${short.cure.says}`,
         ),
       ),
-      ...listed('For whoever spreads', SPREADING_CAUTIONS),
+      ...listed('For whoever spreads', sheet.cautions),
       ...(sheet.lines.length > 0
         ? [
             titled(

@@ -1,0 +1,25 @@
+import { launched, served } from './scripts/served.mjs';
+const s = await served(4191,{UBERTAS_DEMO:'1'});
+const b = await launched();
+const page = await b.newPage({viewport:{width:1280,height:800}});
+page.on('console',m=>console.log(m.type(),m.text())); page.on('pageerror',e=>console.log('ERR',e.message));
+await page.goto('http://localhost:4191/'); await page.getByText('Mill Race Cottages').first().waitFor();
+await page.goto('http://localhost:4191/settings/codes'); await page.waitForTimeout(2500);
+await page.screenshot({path:'/tmp/c1.png'});
+await page.getByRole('button',{name:/^Maryland, licensed/}).click();
+await page.getByRole('button',{name:'Copy as own'}).click(); await page.waitForTimeout(500);
+await page.getByLabel('Name of the code').fill('Alderbeck borough');
+await page.getByLabel('Closed from, 1').fill('15 Nov');
+await page.getByLabel('Closed to, 1').fill('1 Mar');
+await page.getByLabel('Most N a year, lb N per 1000').fill('2.5');
+await page.getByLabel('Closed from, 1').focus();
+await page.waitForTimeout(800);
+await page.screenshot({path:'/tmp/c2.png'});
+await page.getByRole('button',{name:'Save',exact:true}).click(); await page.waitForTimeout(800);
+for (const n of ['Mill Race','Thornbury','Quarry']) { await page.getByLabel('Put it on a property').click(); await page.keyboard.type(n); await page.keyboard.press('Enter'); await page.waitForTimeout(900);} 
+await page.waitForTimeout(4000);
+await page.getByLabel('Most N a year, lb N per 1000').fill('2'); await page.waitForTimeout(2500);
+await page.screenshot({path:'/tmp/c3.png',fullPage:true});
+await page.setViewportSize({width:390,height:844}); await page.waitForTimeout(500);
+await page.screenshot({path:'/tmp/c4.png',fullPage:true});
+await b.close(); s.stop?.(); process.exit();
