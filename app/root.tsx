@@ -13,6 +13,7 @@ import { ubertas } from './theme/antd-theme';
 import { NonceContext } from './theme/nonce';
 import { StopGlyph } from './ui/glyphs';
 import { Wordmark } from './ui/wordmark';
+import { BackupReminder } from './work/backup-reminder';
 import { LittleRoom } from './work/little-room';
 import { ConflictDialog } from './work/conflict-dialog';
 import { useSettled } from './work/conflicts';
@@ -43,6 +44,7 @@ export function Layout({ children }: { children: ReactNode }) {
         <ConfigProvider theme={{ ...ubertas, hashed: false }} locale={locale}>
           <AntApp>
             <LittleRoom />
+            <BackupReminder />
             {children}
             <ConflictDialog />
           </AntApp>

@@ -15,6 +15,8 @@ export default [
     route('season/climate', 'routes/climate/climate.tsx'),
     route('season/move-here', 'routes/move-here/move-here.tsx'),
   ]),
+  route('settings', 'routes/settings/settings.tsx'),
+  route('settings/tables', 'routes/tables/tables.tsx'),
   route('settings/codes', 'routes/codes/codes.tsx'),
   route('shelf', 'routes/shelf/shelf.tsx'),
   route('settle', 'routes/settle/settle.ts'),

@@ -7,7 +7,9 @@ import { areaDoubtSays, areaDoubts, refuseOutlines } from '../core/files/check-g
 import { type Case, checkCase } from '../core/records/case';
 import { printPlan } from '../core/files/plan-results';
 import { printInterpretation, printPrescription } from '../core/files/reading-results';
-import { BUILT_IN_PACKS, type RulePacks, withPack } from '../core/packs/rule-packs';
+import { byFineness } from '../core/lime/lime-label';
+import { packDifferences } from '../core/packs/pack-diff';
+import { BUILT_IN_PACKS, checkPack, type RulePacks, withPack } from '../core/packs/rule-packs';
 import { isIsoDay } from '../core/days/day';
 import dayjs from 'dayjs';
 import { explain } from '../core/reckoning/define';
@@ -32,6 +34,7 @@ ubertas interpret CASE.json [--school sufficiency|minimum|saturation] [--on 2027
 ubertas prescribe CASE.json [--on 2027-03-01] [--pack PACK.json]
 ubertas plan CASE.json [--year 2027] [--on 2027-03-01] [--pack PACK.json]
 ubertas batch REPORTS.csv [--grass ID] [--texture ID] [--unit ppm] [--method mehlich-3] [--buffer mehlich] [--on 2027-03-01] [--pack PACK.json]
+ubertas pack diff OURS.json THEIRS.json
 ubertas read REPORT.csv|.xlsx|.pdf|.txt [--layout LAYOUT.json] [--on 2027-03-01]
 --on is the day of planning: reports are judged by their age on it (today, where it is not given), and days before it are past. No sample was taken after it: that tells days from months.
 - stands for standard input.`;
@@ -108,6 +111,10 @@ async function main(): Promise<void> {
   const [command, first, second] = positionals;
   const packs = packsFrom(values.pack ?? []);
   const asOf = values.on;
+  const readCase = (path: string | undefined): Case => {
+    const given = readCaseFile(path);
+    return given.products ? { ...given, products: [...byFineness(given.products, packs.fineness)] } : given;
+  };
   if (asOf !== undefined && !isIsoDay(asOf))
     throw new Refused(refuse('on', `"${asOf}" is not a day: write it like 2027-03-01.`));
   // a file gives the same plan on any day unless a day is asked for; only the age of a report goes by the clock (A7)
@@ -141,14 +148,14 @@ async function main(): Promise<void> {
         throw new Refused(
           refuse('school', `"${school}" is not a school of interpretation: use one of ${SCHOOLS.join(', ')}.`),
         );
-      say(printInterpretation(readCaseFile(first), { school, packs, asOf, judgedOn }));
+      say(printInterpretation(readCase(first), { school, packs, asOf, judgedOn }));
       return;
     }
     case 'prescribe':
-      say(printPrescription(readCaseFile(first), { packs, asOf, judgedOn }));
+      say(printPrescription(readCase(first), { packs, asOf, judgedOn }));
       return;
     case 'plan': {
-      const given = readCaseFile(first);
+      const given = readCase(first);
       const year = Number(values.year ?? given.choices?.year ?? new Date().getFullYear());
       if (!Number.isInteger(year) || year < 1990 || year > 2200)
         throw new Refused(refuse('year', `"${values.year}" is not a year between 1990 and 2200.`));
@@ -165,6 +172,14 @@ async function main(): Promise<void> {
           seconds: () => (performance.now() - since) / 1000,
         }),
       );
+      return;
+    }
+    case 'pack': {
+      if (first !== 'diff') throw new Refused(refuse('arguments', `pack knows diff.\n${USAGE}`));
+      const [, , ours, theirs] = positionals;
+      const pack = (path: string | undefined, what: string) =>
+        orRefuse(checkPack(orRefuse(parseJson(readText(need(path, what)), path)).json));
+      say(orRefuse(packDifferences(pack(theirs, 'THEIRS.json'), pack(ours, 'OURS.json'))));
       return;
     }
     case 'read': {

@@ -21,6 +21,8 @@ const SCREENS: readonly [string, string][] = [
   ['/property/quarry-lane-school/prescribe/bag', 'Bag check'],
   ['/shelf', 'The shelf'],
   ['/shelf#label=urea-46', 'On the shelf'],
+  ['/settings', 'Backup and storage'],
+  ['/settings/tables#kind=sufficiency', 'Where your numbers come from'],
   ['/settings/codes#code=maryland-licensed', 'as shipped, to read'],
   ['/settings/codes#copy=maryland-licensed', 'not saved'],
   ['/property/quarry-lane-school/season', 'Season 2027'],

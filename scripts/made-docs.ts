@@ -17,6 +17,7 @@ const PACK_WORDS: Record<keyof typeof PACK_SCHEMAS, string> = {
   sufficiency: 'Where low, enough and high start, by analyte and extractant; a row replaces the built-in one.',
   'minimum-levels': 'Minimum levels to keep, Mehlich-3 ppm.',
   'base-saturation': 'Shares of CEC aimed at, percent.',
+  'lime-fineness': 'How far each sieve class of a lime counts; the first rule of the last pack holds.',
   'local-codes': 'Local rules on closed dates, doses and setbacks. Always check with the authority.',
 };
 

@@ -3,6 +3,7 @@ import { refuseOutlines } from '@core/files/check-ground';
 import { type Case, checkCase } from '@core/records/case';
 import { isRefusal, type Refusal, refuse } from '@core/reckoning/refusal';
 import { loadAllProperties, loadProperty, type PropertyFile } from './property-repository';
+import { checkOwn, ownRecords, type OwnRecords } from './own-backup';
 import { database, type UbertasDatabase } from './schema';
 
 export const BACKUP_FORMAT = 'ubertas-backup';
@@ -28,21 +29,29 @@ function spokenOf({ zones, plans }: Case): ReadonlySet<string> {
   return new Set([...applied, ...planned]);
 }
 
-/** Text of a backup: every property of this browser as a case, in one file. The shelf comes with the first, whole. */
-export async function exportBackup(savedAt: string, db: UbertasDatabase = database()): Promise<string> {
+/**
+ * Text of a backup: every property of this browser as a case, in one file, the shelf with the first, whole; beside them own codes,
+ * packs, people and settings. License numbers are personal and come only where they are asked for.
+ */
+export async function exportBackup(
+  savedAt: string,
+  db: UbertasDatabase = database(),
+  { licenses = false }: { licenses?: boolean } = {},
+): Promise<string> {
   const cases = (await loadAllProperties(db)).map(asFiled).map((each, i) => {
     if (i === 0) return each;
     const named = spokenOf(each);
     return { ...each, products: each.products?.filter((p) => named.has(p.id)) };
   });
-  return `${JSON.stringify({ format: BACKUP_FORMAT, version: 1, savedAt, cases })}\n`;
+  const own = await ownRecords(db, { licenses });
+  return `${JSON.stringify({ format: BACKUP_FORMAT, version: 1, savedAt, cases, ...(own ? { own } : {}) })}\n`;
 }
 
 /** Reads a case file or a backup and checks all of it before anything is stored. */
-export function readImport(source: string): { cases: Case[]; backup: boolean } | Refusal {
+export function readImport(source: string): { cases: Case[]; backup: boolean; own?: OwnRecords } | Refusal {
   const parsed = parseJson(source);
   if (isRefusal(parsed)) return parsed;
-  const json = parsed.json as { format?: unknown; cases?: unknown; version?: unknown } | null;
+  const json = parsed.json as { format?: unknown; cases?: unknown; version?: unknown; own?: unknown } | null;
   if (json === null || typeof json !== 'object' || json.format !== BACKUP_FORMAT) {
     const single = checkCase(json);
     if (isRefusal(single)) return single;
@@ -59,5 +68,7 @@ export function readImport(source: string): { cases: Case[]; backup: boolean } |
       return refuse(`cases[${at}].${checked.field}`, `Property ${at + 1} of the backup: ${checked.refused}`);
     cases.push(checked);
   }
-  return { cases, backup: true };
+  const own = checkOwn(json.own);
+  if (isRefusal(own)) return own;
+  return { cases, backup: true, ...(own ? { own } : {}) };
 }

@@ -17,6 +17,7 @@ import { grouped } from '@core/words/numbers';
 import { checkShape } from '@core/records/strict-schema';
 import { isRefusal, type Refusal } from '@core/reckoning/refusal';
 import { stampAfter } from './record-id';
+import { noteChange } from './notes';
 import { tellOthers } from './other-tabs';
 import { database, keyOf, type PropertyRecord, type UbertasDatabase } from './schema';
 
@@ -256,6 +257,7 @@ export async function written(
   const undo = await db.transaction('rw', tables, work);
   if (outermost) {
     await readBack(propertyId, undo, db);
+    await noteChange(db);
     tellOthers(propertyId);
   }
   return undo;

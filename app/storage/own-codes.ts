@@ -1,6 +1,7 @@
 import { BUILT_IN_PACKS } from '@core/packs/rule-packs';
 import type { LocalCode } from '@core/records/case';
 import { applyChange, type Change } from './changes';
+import { noteChange } from './notes';
 import { SETTINGS, tellOthers } from './other-tabs';
 import { loadPacks } from './own-packs';
 import { loadOwn, OWN_TABLES } from './own-records';
@@ -89,6 +90,7 @@ async function changeCodes(
     return { codes, properties };
   });
   await readTableBack(CODES, change, undo.codes, db);
+  await noteChange(db);
   tellOthers(SETTINGS, ...undo.properties.map(({ id }) => id));
   return undo;
 }

@@ -8,7 +8,7 @@ export const loadPacks = async (db: UbertasDatabase = database()): Promise<PackR
   (await loadOwn('packs', db)).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 
 /** Whether a pack is laid over for a property; without a property, for all of them. */
-const holdsFor = (pack: PackRecord, propertyId: string | undefined): boolean =>
+export const holdsFor = (pack: PackRecord, propertyId: string | undefined): boolean =>
   !pack.off && (pack.properties === undefined || (propertyId !== undefined && pack.properties.includes(propertyId)));
 
 /**

@@ -176,6 +176,21 @@ export async function saveChoices(propertyId: string, change: Partial<Choices>, 
   return applyChange(propertyId, { property, propertyWas: { choices: before } }, db);
 }
 
+/** Every property by name, with what it goes by. */
+export async function listChoices(db: Db = database()): Promise<{ id: string; name: string; choices?: Choices }[]> {
+  const found: { id: string; name: string; choices?: Choices }[] = [];
+  await db.properties.orderBy('name').each(({ id, name, choices }) => {
+    found.push({ id, name, choices });
+  });
+  return found;
+}
+
+/** Takes back changes of several properties, all or none. */
+export const undoChanges = (changes: readonly { id: string; change: Change }[], db: Db = database()): Promise<void> =>
+  db.transaction('rw', [db.properties, db.pictures], async () => {
+    for (const { id, change } of changes) await applyChange(id, change, db);
+  });
+
 /** Writes a zone, new or changed; a new one goes last. */
 export const saveZone = (propertyId: string, zone: Zone, db: Db = database()): Promise<Change> =>
   applyChange(propertyId, { put: { zones: [zone] } }, db);

@@ -1,5 +1,6 @@
 import type { Table } from 'dexie';
 import { ChangedMeanwhile, type Kept, NotKept } from './changes';
+import { noteChange } from './notes';
 import { tellOthers } from './other-tabs';
 import { stampAfter } from './record-id';
 import type { UbertasDatabase } from './schema';
@@ -101,6 +102,7 @@ export async function changeTable<R extends Standalone>(
 ): Promise<TableChange<R>> {
   const undo = await db.transaction('rw', tableOf(of, db), () => writeTable(of, change, db));
   await readTableBack(of, change, undo, db);
+  await noteChange(db);
   tellOthers(of.told);
   return undo;
 }

@@ -15,6 +15,8 @@ interface KeyRow {
   /** The character itself, whatever key makes it on this keyboard. */
   byCharacter?: true;
   preventDefault?: true;
+  /** Works while a field is typed in. */
+  inFields?: true;
 }
 
 export const KEYS = {
@@ -56,7 +58,14 @@ export const KEYS = {
   'next-school': { binds: 's', shows: 'S', does: 'the next school', on: 'Read and Prescribe' },
   print: { binds: 'p', shows: 'P', does: 'print the page', on: 'Read, Prescribe and Season' },
   'add-dose': { binds: 'a', shows: 'A', does: 'add a dose', on: 'Season' },
-  save: { binds: 'mod+s', shows: 'Ctrl S', does: 'save what is typed', on: 'Settings', preventDefault: true },
+  save: {
+    binds: 'mod+s',
+    shows: 'Ctrl S',
+    does: 'save what is typed',
+    on: 'Settings',
+    preventDefault: true,
+    inFields: true,
+  },
   'new-label': { binds: 'a', shows: 'A', does: 'a new label', on: 'Shelf', preventDefault: true },
 } as const satisfies Record<string, KeyRow>;
 export type KeyId = keyof typeof KEYS;
@@ -68,6 +77,14 @@ export const keysByPlace = (): (readonly [place: string, keys: readonly KeyRow[]
     places.set(row.on ?? 'Everywhere', [...(places.get(row.on ?? 'Everywhere') ?? []), row]);
   return [...places];
 };
+
+let lettersOff = false;
+/** Switches keys of one letter off, for people whose speech input presses them; keys with Ctrl or Alt and Esc go on working. */
+export const switchLetters = (on: boolean): void => {
+  lettersOff = !on;
+};
+const isOneLetter = ({ key, ctrlKey, altKey, metaKey }: KeyboardEvent): boolean =>
+  key.length === 1 && !ctrlKey && !altKey && !metaKey;
 
 /** Binds a key of the table while a component is shown. */
 export function useKey(
@@ -82,6 +99,8 @@ export function useKey(
     act,
     {
       enabled,
+      ...(row.inFields ? { enableOnFormTags: true } : {}),
+      ignoreEventWhen: (event) => lettersOff && isOneLetter(event),
       ...(row.byCharacter ? { useKey: true } : {}),
       ...(row.preventDefault ? { preventDefault: true } : {}),
     },

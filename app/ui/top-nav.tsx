@@ -9,7 +9,7 @@ export function TopNav() {
       </NavLink>
       <NavLink to="/shelf">Shelf</NavLink>
       <NavLink to="/reports">Lab reports</NavLink>
-      <NavLink to="/settings/codes">Settings</NavLink>
+      <NavLink to="/settings">Settings</NavLink>
     </nav>
   );
 }

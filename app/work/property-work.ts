@@ -1,9 +1,9 @@
-import type { RulePacks } from '@core/packs/rule-packs';
+import { byFineness } from '@core/lime/lime-label';
+import { BUILT_IN_PACKS, type RulePacks } from '@core/packs/rule-packs';
 import type { Case, Plan, Zone } from '@core/records/case';
 import { type SeasonPlan, type ZoneSeason } from '@core/season/plan/season-plan';
 import { planSeason } from '@core/season/draft/plan-season';
 import { currentPlan } from '@core/season/plan/current-plan';
-import { activePacks } from './packs';
 import { withDoses } from '@core/season/plan/with-doses';
 
 /** Everything the stages of one property draw from, reckoned once when the data changes. */
@@ -59,10 +59,11 @@ export type WholeWork = Omit<PropertyWork, 'zone' | 'zoneSeason'>;
 
 /** Reckons a property: readings, prescriptions, season. Which zone is in focus is no input of it. */
 export function wholeWork(
-  file: Case & { fileId?: string },
+  given: Case & { fileId?: string },
   today: string,
-  packs: RulePacks = activePacks(),
+  packs: RulePacks = BUILT_IN_PACKS,
 ): WholeWork {
+  const file = given.products ? { ...given, products: [...byFineness(given.products, packs.fineness)] } : given;
   const year = planYear(file, today);
   const plan = currentPlan(file, year);
   const draft = draftOf(file, year, plan, today, packs);
@@ -81,5 +82,5 @@ export const workOf = (
   file: Case,
   today: string,
   zoneId: string | null,
-  packs: RulePacks = activePacks(),
+  packs: RulePacks = BUILT_IN_PACKS,
 ): PropertyWork => focusOn(wholeWork(file, today, packs), zoneId);

@@ -2,6 +2,7 @@ import { render, screen, within } from '@testing-library/react';
 import { readFileSync } from 'node:fs';
 import { Outlet, createRoutesStub } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { BUILT_IN_PACKS } from '@core/packs/rule-packs';
 import { readCase } from '@core/files/case-file';
 import type { Case } from '@core/records/case';
 import { isRefusal } from '@core/reckoning/refusal';
@@ -67,9 +68,9 @@ describe('a list of which one row fails', () => {
   it('shows a property that cannot be reckoned by its name, with its records to export', () => {
     const file = demo('okonedo-residence');
     const broken = { ...file, zones: file.zones.map((zone) => ({ ...zone, grass: 'moss' as never })) };
-    const row = reckonedRow(broken, '2027-04-05');
+    const row = reckonedRow(broken, '2027-04-05', BUILT_IN_PACKS);
     if (!('error' in row)) throw new Error('a lawn of moss was reckoned');
-    expect(reckonedRow(file, '2027-04-05')).toHaveProperty('season');
+    expect(reckonedRow(file, '2027-04-05', BUILT_IN_PACKS)).toHaveProperty('season');
     render(<BrokenRow file={row.file} error={row.error} />);
     expect(screen.getByRole('heading').textContent).toBe('Okonedo residence');
     expect(screen.getByRole('button').textContent).toBe('Export');

@@ -9,6 +9,7 @@ import type { PropertyWork } from './property-work';
 /** What a zone's prescription follows from, as the property's work has it. */
 export const zoneFacts = ({ file, plan, today, year, packs }: PropertyWork, zone: Zone): ZoneFacts => ({
   zone,
+  packs,
   tests: testsNewestFirst(file.soilTests ?? [], zone.id),
   products: file.products ?? [],
   codes: file.codes ?? [],

@@ -5,6 +5,7 @@ import { areaDoubtSays, areaDoubts } from '@core/files/check-ground';
 import { isToBeAsked } from '@core/files/compare-cases';
 import { readImport } from '../storage/case-files';
 import { ChangedMeanwhile } from '../storage/changes';
+import { type OwnRecords, type OwnStanding, type OwnUndo, restoreOwn, surveyOwn, undoOwn } from '../storage/own-backup';
 import {
   type Decisions,
   decisionKey,
@@ -27,14 +28,17 @@ export interface Survey {
   same: number;
   fresh: number;
   asked: Asked[];
+  /** Own codes, packs, people and settings of a backup: what is newer gives the older its place. */
+  own?: OwnStanding;
 }
 interface Fault {
   fault: string;
 }
 
-let file: { cases: Case[]; backup: boolean } | undefined;
+let file: { cases: Case[]; backup: boolean; own?: OwnRecords } | undefined;
 let surveyed: Surveyed[] = [];
 let undo: RestoreUndo | undefined;
+let undoOwns: OwnUndo | undefined;
 
 const faulty = (fault: unknown): Fault => ({
   fault:
@@ -56,7 +60,8 @@ async function look(): Promise<Survey | Fault> {
   }
   const products = new Set<string>();
   const asked: Asked[] = [];
-  const counts = { same: 0, fresh: 0 };
+  const own = file.own && (await surveyOwn(file.own));
+  const counts = { same: own?.same ?? 0, fresh: own?.fresh ?? 0 };
   for (const { fileId, name, brought } of surveyed)
     for (const each of brought) {
       const key = decisionKey(fileId, each);
@@ -71,6 +76,7 @@ async function look(): Promise<Survey | Fault> {
     areas: backup ? [] : cases.flatMap((given) => areaDoubts(given).map(areaDoubtSays)),
     names: surveyed.map(({ name }) => name),
     ...counts,
+    ...(own ? { own } : {}),
     asked,
   };
 }
@@ -106,7 +112,12 @@ const intake = {
     try {
       const restored = await restoreCases(file.cases, { backup: file.backup, decisions, surveyed });
       undo = restored.undo;
-      return { names: restored.properties.map(({ name }) => name), written: restored.written };
+      const own = file.own && (await restoreOwn(file.own));
+      undoOwns = own?.undo;
+      return {
+        names: restored.properties.map(({ name }) => name),
+        written: restored.written + (own?.written ?? 0),
+      };
     } catch (fault) {
       return faulty(fault);
     }
@@ -115,7 +126,9 @@ const intake = {
   async undo(): Promise<Record<string, never> | Fault> {
     try {
       if (undo) await undoRestore(undo);
+      if (undoOwns) await undoOwn(undoOwns);
       undo = undefined;
+      undoOwns = undefined;
       return {};
     } catch (fault) {
       return faulty(fault);

@@ -36,7 +36,7 @@ const solver = {
   ): Promise<BestPlan> {
     asked = true;
     const loaded = await highs();
-    const draft = planSeason(given, year, wishes.picked, asOf);
+    const draft = planSeason(given, year, wishes.picked, asOf, wishes.packs);
     return planBest(loaded, given, draft, wishes, seconds === undefined ? {} : { seconds }, report);
   },
 };

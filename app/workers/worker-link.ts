@@ -31,6 +31,7 @@ export interface Link<T> {
  */
 export function linkWorker<T extends Answering>(make: () => Worker): Link<T> {
   let worker: Worker | undefined;
+  let ended = false;
   let remote: Remote<T> | undefined;
   const gone = new Promise<never>((_, fail) => {
     const fails = () => fail(new WorkerGone());
@@ -54,6 +55,9 @@ export function linkWorker<T extends Answering>(make: () => Worker): Link<T> {
     call: <R>(work: (remote: Remote<T>) => R) =>
       (remote ? Promise.race([work(remote), gone]) : gone) as Promise<Awaited<R>>,
     end: () => {
+      // who ends it twice, at its answer and when its page is left, ends it once
+      if (ended) return;
+      ended = true;
       remote?.[releaseProxy]();
       worker?.terminate();
     },

@@ -1,19 +1,11 @@
 import rules from '../packs/lime-fineness.json';
+import type { FinenessRule } from '../packs/rule-packs';
 import { defineReckoning } from '../reckoning/define';
 import { percent } from '../reckoning/inputs';
 import { refuse } from '../reckoning/refusal';
 import { ATOMIC_MASS, CACO3 } from '../units/atomic-masses';
 import { trimmed } from '../words/numbers';
 
-/** How far each sieve class counts, percent. State lime laws differ; the rule is data. */
-export interface FinenessRule {
-  id: string;
-  name: string;
-  over8Mesh: number;
-  mesh8to20: number;
-  mesh20to60: number;
-  under60Mesh: number;
-}
 export const FINENESS_RULES: readonly FinenessRule[] = rules.rules;
 const rule = FINENESS_RULES[0] as FinenessRule;
 
@@ -37,13 +29,17 @@ export const limeEcce = defineReckoning({
     mesh8to20Percent: percent('8 to 20 mesh'),
     mesh20to60Percent: percent('20 to 60 mesh'),
     under60MeshPercent: percent('under 60 mesh'),
+    over8Counts: percent('over 8 mesh counts', { optional: true }),
+    mesh8to20Counts: percent('8 to 20 mesh counts', { optional: true }),
+    mesh20to60Counts: percent('20 to 60 mesh counts', { optional: true }),
+    under60Counts: percent('under 60 mesh counts', { optional: true }),
   },
   unit: '%',
   formula: ['fineness = (0 × over 8 + 20 × 8-20 + 60 × 20-60 + 100 × under 60) ÷ 100', 'ECCE = CCE × fineness ÷ 100'],
   sources: [{ cite: rules.source.cite, standing: 'from memory' }],
   limits: [
     'Sieve classes must sum to 100, within 0.5.',
-    'State lime laws weigh the classes differently.',
+    'State lime laws weigh the classes differently: what each counts may be given, or be set by a pack of lime fineness.',
     'May exceed 100 for hydrated lime.',
   ],
   example: {
@@ -56,7 +52,20 @@ export const limeEcce = defineReckoning({
     },
     value: 76,
   },
-  reckon({ ccePercent, over8MeshPercent, mesh8to20Percent, mesh20to60Percent, under60MeshPercent }, work) {
+  reckon(
+    {
+      ccePercent,
+      over8MeshPercent,
+      mesh8to20Percent,
+      mesh20to60Percent,
+      under60MeshPercent,
+      over8Counts: none = rule.over8Mesh,
+      mesh8to20Counts: few = rule.mesh8to20,
+      mesh20to60Counts: most = rule.mesh20to60,
+      under60Counts: all = rule.under60Mesh,
+    },
+    work,
+  ) {
     const sum = over8MeshPercent + mesh8to20Percent + mesh20to60Percent + under60MeshPercent;
     if (Math.abs(sum - 100) > 0.5 + 1e-9)
       return refuse(
@@ -67,20 +76,16 @@ export const limeEcce = defineReckoning({
       'fineness',
       '(none × over8 + few × mesh8to20 + most × mesh20to60 + all × under60) ÷ 100',
       {
-        none: rule.over8Mesh,
-        few: rule.mesh8to20,
-        most: rule.mesh20to60,
-        all: rule.under60Mesh,
+        none,
+        few,
+        most,
+        all,
         over8: over8MeshPercent,
         mesh8to20: mesh8to20Percent,
         mesh20to60: mesh20to60Percent,
         under60: under60MeshPercent,
       },
-      (rule.over8Mesh * over8MeshPercent +
-        rule.mesh8to20 * mesh8to20Percent +
-        rule.mesh20to60 * mesh20to60Percent +
-        rule.under60Mesh * under60MeshPercent) /
-        100,
+      (none * over8MeshPercent + few * mesh8to20Percent + most * mesh20to60Percent + all * under60MeshPercent) / 100,
       '%',
     );
     return work.step(

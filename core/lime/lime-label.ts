@@ -1,7 +1,8 @@
 import type { Product } from '../records/case';
 import { evaluate } from '../reckoning/define';
 import { isRefusal } from '../reckoning/refusal';
-import { limeEcce } from './ecce';
+import type { FinenessRule } from '../packs/rule-packs';
+import { FINENESS_RULES, limeEcce } from './ecce';
 
 export type LimeKind = NonNullable<Product['limeKind']>;
 
@@ -24,19 +25,50 @@ export function limeKindOf({ limeKind, ccePercent, eccePercent, guaranteed }: Pr
   return (guaranteed.Mg ?? 0) >= DOLOMITIC_FROM_MG_PERCENT ? 'dolomitic' : 'calcitic';
 }
 
+/** What an ECCE is reckoned from, where a label gives its sieves: its CCE, the shares of its classes and what each counts. */
+export const sieveInputs = (
+  { over8MeshPercent = 0, mesh8to20Percent = 0, mesh20to60Percent = 0 }: Product,
+  ccePercent: number,
+  under60MeshPercent: number,
+  { over8Mesh, mesh8to20, mesh20to60, under60Mesh }: FinenessRule = FINENESS_RULES[0] as FinenessRule,
+) => ({
+  ccePercent,
+  over8MeshPercent,
+  mesh8to20Percent,
+  mesh20to60Percent,
+  under60MeshPercent,
+  over8Counts: over8Mesh,
+  mesh8to20Counts: mesh8to20,
+  mesh20to60Counts: mesh20to60,
+  under60Counts: under60Mesh,
+});
+
+/**
+ * ECCE of a lime from its sieves by a state's fineness rule, percent; undefined where the label gives no sieves, or none that add up.
+ * CCE 95 with 0/10/30/60 by the usual rule: 76.
+ */
+export function ecceBySieves(product: Product, rule?: FinenessRule): number | undefined {
+  const { ccePercent, under60MeshPercent } = product;
+  if (ccePercent === undefined || under60MeshPercent === undefined) return undefined;
+  const sieved = evaluate(limeEcce, sieveInputs(product, ccePercent, under60MeshPercent, rule));
+  return isRefusal(sieved) || sieved <= 0 ? undefined : sieved;
+}
+
+/**
+ * Limes of a shelf as a fineness rule counts them: those whose label gives sieves and no ECCE get theirs by the rule. The shelf as
+ * it is where the rule is the one that ships.
+ */
+export const byFineness = (products: readonly Product[], rule: FinenessRule): readonly Product[] =>
+  rule === FINENESS_RULES[0]
+    ? products
+    : products.map((product) => {
+        const eccePercent = product.eccePercent ?? ecceBySieves(product, rule);
+        return eccePercent === undefined ? product : { ...product, eccePercent };
+      });
+
 /** ECCE of a lime, percent: as the label says, else from CCE and sieves, else its CCE, as if it were finely ground. CCE 95 alone: 95. */
 export function ecceOf(product: Product | undefined): number {
   if (!product) return ASSUMED_ECCE_PERCENT;
   if (product.eccePercent !== undefined) return product.eccePercent;
-  const { ccePercent, over8MeshPercent, mesh8to20Percent, mesh20to60Percent, under60MeshPercent } = product;
-  if (ccePercent === undefined) return ASSUMED_ECCE_PERCENT;
-  if (under60MeshPercent === undefined) return ccePercent;
-  const sieved = evaluate(limeEcce, {
-    ccePercent,
-    over8MeshPercent: over8MeshPercent ?? 0,
-    mesh8to20Percent: mesh8to20Percent ?? 0,
-    mesh20to60Percent: mesh20to60Percent ?? 0,
-    under60MeshPercent,
-  });
-  return isRefusal(sieved) || sieved <= 0 ? ccePercent : sieved;
+  return product.ccePercent === undefined ? ASSUMED_ECCE_PERCENT : (ecceBySieves(product) ?? product.ccePercent);
 }

@@ -8,6 +8,7 @@ import { isRefusal, type Refusal, refuse } from '../reckoning/refusal';
 import { interpolate, type TablePoint } from '../tables/interpolate';
 import saturationFile from './base-saturation.json';
 import grassFile from './grasses.json';
+import finenessFile from './lime-fineness.json';
 import codesFile from './local-codes.json';
 import minimumFile from './minimum-levels.json';
 import sufficiencyFile from './sufficiency.json';
@@ -37,6 +38,16 @@ interface RangeRow extends Partial<Range> {
   highByPh?: TablePoint[];
 }
 
+/** How far each sieve class counts, percent. State lime laws differ; the rule is data. */
+export interface FinenessRule {
+  id: string;
+  name: string;
+  over8Mesh: number;
+  mesh8to20: number;
+  mesh20to60: number;
+  under60Mesh: number;
+}
+
 type Sourced<T> = T & { source: PackSource };
 export type MinimumNutrient = 'K' | 'P' | 'Ca' | 'Mg' | 'S';
 export type SaturationCation = 'Ca' | 'Mg' | 'K' | 'Na';
@@ -48,6 +59,8 @@ export interface RulePacks {
   minimum: Sourced<{ ppm: Record<MinimumNutrient, number> }>;
   saturation: Sourced<{ percentOfCec: Record<SaturationCation, readonly [number, number]> }>;
   codes: readonly Sourced<LocalCode>[];
+  /** How sieve classes of a lime count: the last rule laid over holds. */
+  fineness: FinenessRule;
 }
 
 const sourceSchema = yup
@@ -66,6 +79,9 @@ const head = {
 const ph = (label: string) => num(label, { min: 3.5, max: 9.5 });
 const pair = (label: string, max: number) =>
   yup.tuple([num(`${label}, from`, { min: 0, max }).required(), num(`${label}, to`, { min: 0, max }).required()]);
+
+/** Whether an order can be judged at all: what is no number is refused at its own field. */
+const areNumbers = (...values: unknown[]): boolean => values.every((value) => typeof value === 'number');
 
 const grassRow = yup
   .object({
@@ -93,11 +109,12 @@ const grassRow = yup
     'order',
     'pH window and nitrogen must rise: low end, aim, high end; low, standard, high care, ceiling.',
     (g) =>
-      g.phLow <= g.phAim &&
-      g.phAim <= g.phHigh &&
-      g.nitrogenLb?.low <= g.nitrogenLb?.standard &&
-      g.nitrogenLb?.standard <= g.nitrogenLb?.high &&
-      g.nitrogenLb?.high <= g.ceilingLb,
+      !areNumbers(g.phLow, g.phAim, g.phHigh, ...Object.values(g.nitrogenLb ?? {}), g.ceilingLb) ||
+      (g.phLow <= g.phAim &&
+        g.phAim <= g.phHigh &&
+        g.nitrogenLb?.low <= g.nitrogenLb?.standard &&
+        g.nitrogenLb?.standard <= g.nitrogenLb?.high &&
+        g.nitrogenLb?.high <= g.ceilingLb),
   );
 
 const byPh = list('Bounds by pH', pair('Bound by pH', 1000).required(), 20);
@@ -118,8 +135,28 @@ const rangeRow = yup
     'bounds',
     'A range needs where enough and high start, rising, or both by pH.',
     (r) =>
+      !areNumbers(...[r.low, r.enough, r.high].filter((bound) => bound !== undefined)) ||
       (r.enough !== undefined && r.high !== undefined && (r.low ?? 0) <= r.enough && r.enough < r.high) ||
       (r.enoughByPh !== undefined && r.highByPh !== undefined),
+  );
+
+const counts = (label: string) =>
+  num(label, { min: 0, max: 100, unit: '%' }).required(`${label}: say how far it counts, in percent.`);
+const finenessRow = yup
+  .object({
+    id: text('Rule id', 60).required('A rule needs its id.').min(1),
+    name: text('Rule name', 120).required('A rule needs its name.'),
+    over8Mesh: counts('Over 8 mesh'),
+    mesh8to20: counts('8 to 20 mesh'),
+    mesh20to60: counts('20 to 60 mesh'),
+    under60Mesh: counts('Under 60 mesh'),
+  })
+  .test(
+    'order',
+    'Finer lime never counts less: over 8, 8 to 20, 20 to 60, under 60 mesh must not fall.',
+    (r) =>
+      !areNumbers(r.over8Mesh, r.mesh8to20, r.mesh20to60, r.under60Mesh) ||
+      (r.over8Mesh <= r.mesh8to20 && r.mesh8to20 <= r.mesh20to60 && r.mesh20to60 <= r.under60Mesh),
   );
 
 /** Schemas of the packs a user may bring, by kind. */
@@ -166,6 +203,11 @@ export const PACK_SCHEMAS = {
     kind: word('Kind', ['local-codes']).required(),
     ...head,
     codes: list('Codes', codeSchema, 200).required('The pack holds no codes.'),
+  }),
+  'lime-fineness': yup.object({
+    kind: word('Kind', ['lime-fineness']).required(),
+    ...head,
+    rules: list('Rules', finenessRow.required(), 20).required('The pack holds no rules.').min(1),
   }),
 } as const;
 export type PackKind = keyof typeof PACK_SCHEMAS;
@@ -218,6 +260,9 @@ function merged(packs: RulePacks, kind: PackKind, file: PackFile): RulePacks {
         ...packs,
         saturation: { percentOfCec: (file as unknown as RulePacks['saturation']).percentOfCec, source },
       };
+    case 'lime-fineness':
+      // the first rule of a pack is the one it stands for; the others are there to be chosen
+      return { ...packs, fineness: (file.rules as FinenessRule[])[0] as FinenessRule };
     case 'local-codes':
       return {
         ...packs,
@@ -229,8 +274,19 @@ function merged(packs: RulePacks, kind: PackKind, file: PackFile): RulePacks {
   }
 }
 
-const BUILT_IN_FILES = [grassFile, sufficiencyFile, minimumFile, saturationFile, codesFile] as PackFile[];
+/** The packs that ship, as files. */
+export const BUILT_IN_FILES: readonly PackFile[] = [
+  grassFile,
+  sufficiencyFile,
+  minimumFile,
+  saturationFile,
+  codesFile,
+  finenessFile,
+] as unknown as PackFile[];
 const nothing = { grasses: new Map(), sufficiency: new Map(), codes: [] } as unknown as RulePacks;
+
+/** The shipped pack of a kind. */
+export const shippedPack = (kind: PackKind): PackFile => BUILT_IN_FILES.find((file) => file.kind === kind) as PackFile;
 
 /** The packs that ship with Ubertas. */
 export const BUILT_IN_PACKS: RulePacks = BUILT_IN_FILES.reduce(

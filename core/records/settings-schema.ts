@@ -20,13 +20,10 @@ export const unitsSettingSchema = yup.object({
 });
 export type UnitsSetting = yup.InferType<typeof unitsSettingSchema>;
 
-const { school, lateSeason, potassium, highPh, coolSeason, maxTrips, tripCost, effort } = choicesSchema.fields;
-
-/** What a new property and a new zone begin with. */
+/** What a new property begins with, and how the keys behave. */
 export const defaultsSettingSchema = yup.object({
   id: word('Setting', ['defaults']).required(),
-  choices: yup.object({ school, lateSeason, potassium, highPh, coolSeason, maxTrips, tripCost, effort }).required(),
-  treatedDepthIn: num('Treated depth', { above: 0, max: 12, unit: 'in' }).optional(),
+  choices: choicesSchema.omit(['year']).required(),
   /** Keys of one letter, which speech input can press by mistake. */
   lettersOff: yes('Keys of one letter off').optional(),
   changedAt: changedAt(),

@@ -43,7 +43,10 @@ export default function ClimatePage() {
   const { climate, latitudeDeg } = file.property;
   const now = climate && { climate, latitudeDeg };
   const shown = useMemo(
-    () => (draft ? workOf({ ...file, property: { ...file.property, ...draft } }, today, work.zone?.id ?? null) : work),
+    () =>
+      draft
+        ? workOf({ ...file, property: { ...file.property, ...draft } }, today, work.zone?.id ?? null, work.packs)
+        : work,
     [draft, file, today, work],
   );
   const curves = useMemo(() => yearCurves(shown), [shown]);

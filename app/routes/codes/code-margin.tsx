@@ -8,7 +8,7 @@ import { Fault } from '../../ui/field';
 import { StopGlyph, TickGlyph, WarnGlyph } from '../../ui/glyphs';
 import { placeHash } from '../../ui/place';
 import { Substances } from '../../ui/substance';
-import type { EffectHere } from '../../workers/code-effects';
+import type { EffectHere } from '../../workers/effects-here';
 
 interface CodeProperty {
   id: string;

@@ -7,7 +7,7 @@ import { two } from '@core/words/numbers';
 import { Mark } from '../../ui/marks';
 import { useWidth } from '../../ui/use-width';
 import { dayArea, growthHeight, MONTHS, yearScale } from '../../ui/year-plot';
-import type { EffectHere } from '../../workers/code-effects';
+import type { EffectHere } from '../../workers/effects-here';
 
 /** Narrower than this the year pans. */
 const LEAST_WIDTH = 640;

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { LocalCode } from '@core/records/case';
-import type { CodeEffects, EffectHere } from '../../workers/code-effects';
+import type { EffectsWorker, EffectHere } from '../../workers/effects-here';
 import { type Link, linkWorker } from '../../workers/worker-link';
 
 /** Letters are gathered for so long before the plans are judged again, ms. */
@@ -17,7 +17,7 @@ export function useCodeEffects(
 ): { effects: readonly EffectHere[] | undefined; judging: boolean; fault?: string } {
   const [found, setFound] = useState<{ of: string; effects: EffectHere[] }>();
   const [fault, setFault] = useState<string>();
-  const link = useRef<Link<CodeEffects>>(undefined);
+  const link = useRef<Link<EffectsWorker>>(undefined);
   const of = code && JSON.stringify([code, today, version]);
   useEffect(
     () => () => {
@@ -31,11 +31,11 @@ export function useCodeEffects(
     let left = false;
     const [asked] = JSON.parse(of) as [LocalCode];
     const timer = setTimeout(() => {
-      link.current ??= linkWorker<CodeEffects>(
-        () => new Worker(new URL('../../workers/code-effects.ts', import.meta.url), { type: 'module' }),
+      link.current ??= linkWorker<EffectsWorker>(
+        () => new Worker(new URL('../../workers/effects-here.ts', import.meta.url), { type: 'module' }),
       );
       link.current
-        .call((worker) => worker.of(asked, today))
+        .call((worker) => worker.ofCode(asked, today))
         .then((effects) => {
           if (left) return;
           setFound({ of, effects });

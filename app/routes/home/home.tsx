@@ -40,6 +40,8 @@ import { type ImportAnswer, type ImportSent, useCaseImport } from './use-case-im
 import { ImportDialog } from './import-dialog';
 import type { Route } from './+types/home';
 import { NextTwoWeeks } from './next-two-weeks';
+import { loadSetting } from '../../storage/own-records';
+import { packsHere } from '../../storage/own-packs';
 import { MonthHeads } from './mini-season';
 import { Survives } from '../../work/stage-fault';
 import { BrokenRow, PropertyRow, reckonedRow } from './property-row';
@@ -88,6 +90,7 @@ export async function clientLoader() {
     page,
     last,
     files: await loadProperties(shown),
+    packs: await Promise.all(shown.map((id) => packsHere(id))),
     backupOn: await lastBackup(),
     today: todayIso(),
   };
@@ -112,11 +115,12 @@ async function createProperty(typed: TypedProperty) {
     latitudeDeg: isRefusal(latitude) ? undefined : latitude,
     climate: own && !isRefusal(own) ? own : preset?.climate,
   };
+  const defaults = (await loadSetting('defaults'))?.choices;
   const shapeFaults = faultsByField(propertySchema, property);
   for (const [path, sentence] of Object.entries(shapeFaults))
     faults[path === 'latitudeDeg' ? 'latitude' : path.startsWith('climate') ? 'climate' : path] ??= sentence;
   if (Object.keys(faults).length > 0) return { faults };
-  await saveProperty(property);
+  await saveProperty({ ...property, ...(defaults && Object.keys(defaults).length > 0 ? { choices: defaults } : {}) });
   return redirect(`/property/${property.id}/ground`);
 }
 
@@ -184,7 +188,7 @@ function backupSays(on: string | undefined, today: string): string {
 }
 
 export default function Home({ loaderData }: Route.ComponentProps) {
-  const { files, today, all, found, page, last, backupOn } = loaderData;
+  const { files, packs, today, all, found, page, last, backupOn } = loaderData;
   const [place, setPlace] = usePlace();
   useLoadedBy(`${place.get('find') ?? ''}/${place.get('page') ?? ''}`);
   const [creating, setCreating] = useState(false);
@@ -195,7 +199,7 @@ export default function Home({ loaderData }: Route.ComponentProps) {
   const done = useDone();
   const { fileFault, setFileFault, survey, opened, choose, settleAreas, store, cancel } = useCaseImport(send);
   useFollow(undefined);
-  const reckoned = useMemo(() => files.map((file) => reckonedRow(file, today)), [files, today]);
+  const reckoned = useMemo(() => files.map((file, i) => reckonedRow(file, today, packs[i])), [files, packs, today]);
   const rows = reckoned.flatMap((row) => ('season' in row ? [row] : []));
   const wanted = (place.get('find') ?? '').trim();
   const find = (text: string) => {

@@ -31,7 +31,7 @@ interface ImportDialogProps {
 
 /** A file whose records are not those that stand here: what is to stand, record by record. */
 export function ImportDialog({ survey, onStore, onCancel }: ImportDialogProps) {
-  const { asked, backup, same, fresh } = survey;
+  const { asked, backup, same, fresh, own } = survey;
   const usual = () => Object.fromEntries(asked.map((each) => [each.key, usualDecision(each, backup)]));
   const [decisions, setDecisions] = useState<Record<string, Decision>>(usual);
   const all = (decision: Decision) => setDecisions(Object.fromEntries(asked.map((each) => [each.key, decision])));
@@ -57,6 +57,9 @@ export function ImportDialog({ survey, onStore, onCancel }: ImportDialogProps) {
         {same > 0 && `${grouped(same, 0)} ${same === 1 ? 'is' : 'are'} the same and ${same === 1 ? 'stays' : 'stay'}. `}
         {fresh > 0 && `${grouped(fresh, 0)} ${fresh === 1 ? 'is new and is' : 'are new and are'} added. `}
         Whatever is only here stays.
+        {own &&
+          own.newer + own.older > 0 &&
+          ` Of own codes, packs, people and settings ${own.newer} here ${own.newer === 1 ? 'gives' : 'give'} way to a newer one, ${own.older} ${own.older === 1 ? 'stays' : 'stay'} as newer.`}
       </p>
       <p className="links">
         <Button onClick={() => setDecisions(usual())}>Take what is newer</Button>

@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { Link } from 'react-router';
 import type { Case } from '@core/records/case';
+import type { RulePacks } from '@core/packs/rule-packs';
 import { grassOf } from '@core/packs/grasses';
 import { checkZonePlan } from '@core/season/checks/check-plan';
 import type { SeasonPlan } from '@core/season/plan/season-plan';
@@ -22,9 +23,9 @@ export interface Row {
 }
 
 /** A property reckoned for the list, or the fault that kept it from being: one must not take the others with it. */
-export function reckonedRow(file: Case, today: string): Row | { file: Case; error: unknown } {
+export function reckonedRow(file: Case, today: string, packs?: RulePacks): Row | { file: Case; error: unknown } {
   try {
-    return { file, season: workOf(file, today, null).season };
+    return { file, season: workOf(file, today, null, packs).season };
   } catch (error) {
     return { file, error };
   }

@@ -7,6 +7,7 @@ import { Link, useLocation, useNavigate } from 'react-router';
 import { moveProgramme } from '@core/season/edit/move-programme';
 import { plannedDosesOf } from '@core/season/plan/planned-doses';
 import { grassOf } from '@core/packs/grasses';
+import { packsHere } from '../../storage/own-packs';
 import { idOfFile, listProperties, loadProperty } from '../../storage/property-repository';
 import { Fault, ChoiceField } from '../../ui/field';
 import { showProductRate } from '@core/words/numbers';
@@ -29,7 +30,11 @@ export async function clientLoader() {
     listProperties(),
     from ? loadProperty((await idOfFile(from)) ?? from) : undefined,
   ]);
-  return { entries: entries.filter((entry) => entry.zones.length > 0), file };
+  return {
+    entries: entries.filter((entry) => entry.zones.length > 0),
+    file,
+    packs: await packsHere(file?.property.id),
+  };
 }
 
 const SHAPES: Shapes<MoveSent> = {
@@ -40,7 +45,7 @@ export const clientAction = propertyAction<MoveSent, Undoable>(SHAPES, moveHereA
 
 /** A programme of another place, carried here: each dose to the day that has the same high on the same side of the year. */
 export default function MoveHere({ loaderData }: Route.ComponentProps) {
-  const { entries, file: theirs } = loaderData;
+  const { entries, file: theirs, packs } = loaderData;
   const work = usePropertyWork();
   const { zone, season, plan, file, year } = work;
   const [place, setPlace] = usePlace();
@@ -56,8 +61,8 @@ export default function MoveHere({ loaderData }: Route.ComponentProps) {
       return before;
     });
   const there = useMemo(
-    () => (theirs ? workOf(theirs, todayIso(), place.get('theirZone')) : undefined),
-    [theirs, place],
+    () => (theirs ? workOf(theirs, todayIso(), place.get('theirZone'), packs) : undefined),
+    [theirs, place, packs],
   );
   const doses = useMemo(
     () => (there ? plannedDosesOf(there.season, new Set()).filter((d) => d.zoneId === there.zone?.id) : []),

@@ -10,6 +10,7 @@ import { checkZonePlan } from '@core/season/checks/check-plan';
 import type { Dose } from '@core/season/plan/dose';
 import { codeWindows, feedingWindows } from '@core/season/plan/season-windows';
 import { exportProperty } from '../../storage/case-files';
+import { packsHere } from '../../storage/own-packs';
 import { idOfFile, loadProperty } from '../../storage/property-repository';
 import { saveTextFile } from '../../ui/save-text-file';
 import { showArea, showRate, showWeight } from '@core/words/numbers';
@@ -50,7 +51,7 @@ export async function clientLoader({ params, request }: Route.ClientLoaderArgs) 
       'This property is not in this browser. It may have been deleted, or it lives in another browser: open its file from the first page.',
       { status: 404 },
     );
-  return { file, today: todayIso() };
+  return { file, today: todayIso(), packs: await packsHere(params.propertyId) };
 }
 clientLoader.hydrate = true as const;
 
@@ -198,7 +199,7 @@ function Next({ work }: { work: PropertyWork }) {
 }
 
 export default function Property({ loaderData }: Route.ComponentProps) {
-  const { file, today } = loaderData;
+  const { file, today, packs } = loaderData;
   const [place, setPlace] = usePlace();
   const [keysShown, setKeysShown] = useState(false);
   const navigate = useNavigate();
@@ -206,7 +207,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
   const { message } = App.useApp();
   useFollow([file.property.id]);
   const zoneId = place.get('zone');
-  const whole = useMemo(() => wholeWork(file, today), [file, today]);
+  const whole = useMemo(() => wholeWork(file, today, packs), [file, today, packs]);
   const work = useMemo(() => focusOn(whole, zoneId), [whole, zoneId]);
   const { zone, zoneSeason, season } = work;
   const workings = useWorkingsTrail();

@@ -1,4 +1,4 @@
-import { activePacks } from '../../work/packs';
+import { BUILT_IN_PACKS } from '@core/packs/rule-packs';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { afterEach, describe, expect, it } from 'vitest';
@@ -32,7 +32,7 @@ const cationsOf = (results: SoilResult[], of: Zone = zone) => {
     products: STARTER_SHELF,
     codes: [],
   });
-  return render(<Cations zone={of} read={read!} prescription={prescription} packs={activePacks()} />);
+  return render(<Cations zone={of} read={read!} prescription={prescription} packs={BUILT_IN_PACKS} />);
 };
 
 describe('cations, salt and lime', () => {
@@ -84,7 +84,7 @@ describe('the trend', () => {
     test([{ analyte: 'pH', value: 5.7, method: 'water-1:1' }, ppm('K', 50)], { id: 'c', sampledOn: '2026-10-10' }),
   ];
   it('is told in words, with what cannot be compared', () => {
-    render(<TrendOfZone zone={zone} tests={tests} packs={activePacks()} />);
+    render(<TrendOfZone zone={zone} tests={tests} packs={BUILT_IN_PACKS} />);
     expect(document.body.textContent).toContain('Down 0.1 a year over comparable reports.');
     expect(document.body.textContent).toContain('Open points do not compare with the latest');
     expect(document.body.textContent).toContain('2022 was measured by cacl2');
@@ -93,7 +93,7 @@ describe('the trend', () => {
     expect(document.body.textContent).toContain('Down 5 ppm a year');
   });
   it('needs two reports', () => {
-    render(<TrendOfZone zone={zone} tests={tests.slice(0, 1)} packs={activePacks()} />);
+    render(<TrendOfZone zone={zone} tests={tests.slice(0, 1)} packs={BUILT_IN_PACKS} />);
     expect(document.body.textContent).toBe('');
   });
 });

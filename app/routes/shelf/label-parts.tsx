@@ -1,11 +1,8 @@
 import { Button, Checkbox } from 'antd';
 import { useState } from 'react';
-import { limeEcce } from '@core/lime/ecce';
+import { ecceBySieves } from '@core/lime/lime-label';
 import { FORMS_SLOW_FIRST, NITROGEN_FORM_TABLE } from '@core/nitrogen/forms';
 import { labelRateLb } from '@core/products/label/check-label';
-import { evaluate } from '@core/reckoning/define';
-import { isRefusal } from '@core/reckoning/refusal';
-import type { Product } from '@core/records/case';
 import { NITROGEN_FORMS, type NitrogenForm } from '@core/records/vocabularies';
 import { fixed, roundedTo, showExact, showProductRate, showRate, trimmed } from '@core/words/numbers';
 import { ChoiceField, Fault, TextField } from '../../ui/field';
@@ -197,18 +194,4 @@ export function LimePart({ slip: { typed, change, soFar, number } }: { slip: Lab
       )}
     </section>
   );
-}
-
-/** ECCE from CCE and sieves, where all of them are given. */
-function ecceBySieves(product: Product): number | undefined {
-  const { ccePercent, over8MeshPercent, mesh8to20Percent, mesh20to60Percent, under60MeshPercent } = product;
-  if (ccePercent === undefined || under60MeshPercent === undefined) return undefined;
-  const value = evaluate(limeEcce, {
-    ccePercent,
-    over8MeshPercent: over8MeshPercent ?? 0,
-    mesh8to20Percent: mesh8to20Percent ?? 0,
-    mesh20to60Percent: mesh20to60Percent ?? 0,
-    under60MeshPercent,
-  });
-  return isRefusal(value) ? undefined : value;
 }

@@ -31,7 +31,7 @@ export interface PlanSearch {
 
 /** Searching as the board asks for it: for the best plan, and for those of the other aims. */
 export function usePlanSearch({ work, aim, doses, busy, onBegin, onFound, onBeside, onFault }: PlanSearch) {
-  const { file, today, year, plan } = work;
+  const { file, today, year, plan, packs } = work;
   const [found, setFound] = useState<Found | undefined>();
   const { searching, progress, solve, stop } = useSolver(file, year, today);
   // a search takes seconds: what it finds is handed to the board as it is by then, or an edit made meanwhile could not be undone
@@ -39,7 +39,7 @@ export function usePlanSearch({ work, aim, doses, busy, onBegin, onFound, onBesi
   useEffect(() => {
     handOver.current = { onFound, onBeside };
   });
-  const wishes = { picked: plan?.products ?? {}, locked: doses.filter((d) => d.locked) };
+  const wishes = { picked: plan?.products ?? {}, locked: doses.filter((d) => d.locked), packs };
 
   const run = async () => {
     setFound(undefined);

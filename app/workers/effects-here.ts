@@ -5,8 +5,11 @@ import { judgePlan } from '@core/season/checks/judge-plan';
 import { editsThatMend } from '@core/season/edit/edits-that-mend';
 import { allAtOnce } from '@core/season/edit/steps';
 import { stricterLines } from '@core/codes/code-lines';
-import { loadProperties } from '../storage/property-repository';
-import { packsHere } from '../storage/own-packs';
+import { type VerdictChange, verdictChanges } from '@core/soil/verdict-changes';
+import { holdsFor, laidOver, packsHere } from '../storage/own-packs';
+import { storedBytes } from '../storage/keeping';
+import { listProperties, loadProperties } from '../storage/property-repository';
+import type { PackRecord } from '../storage/schema';
 import { propertiesUnder } from '../storage/own-codes';
 import { wholeWork, type WholeWork } from '../work/property-work';
 
@@ -71,18 +74,49 @@ function effectOn(work: WholeWork, code: LocalCode): EffectHere {
   };
 }
 
-/** Judges the plans of all properties under a code, off the page's thread; ending the worker is the stop. */
+/** Verdicts of one property that other packs would change. */
+export interface VerdictsHere {
+  propertyId: string;
+  name: string;
+  changes: VerdictChange[];
+}
+
+/** Properties read at once while packs are compared: a few at a time keep little in memory. */
+const AT_ONCE = 20;
+
+/** What a change of codes or packs makes of all properties, off the page's thread; ending the worker is the stop. */
 const effects = {
   here: (): true => true,
   /** What a code makes of every property that carries it; the one that breaks most first. */
-  async of(code: LocalCode, today: string): Promise<EffectHere[]> {
+  async ofCode(code: LocalCode, today: string): Promise<EffectHere[]> {
     const under = await propertiesUnder(code.id);
-    const [files, packs] = await Promise.all([loadProperties(under.map(({ id }) => id)), packsHere()]);
+    const files = await loadProperties(under.map(({ id }) => id));
     const fails = ({ broken }: EffectHere) => broken.filter((check) => check.standing === 'fail').length;
-    return files
-      .map((file) => effectOn(workOf(file, today, packs), code))
-      .sort((a, b) => fails(b) - fails(a) || b.broken.length - a.broken.length || (a.name < b.name ? -1 : 1));
+    const effects: EffectHere[] = [];
+    for (const file of files) effects.push(effectOn(workOf(file, today, await packsHere(file.property.id)), code));
+    return effects.sort(
+      (a, b) => fails(b) - fails(a) || b.broken.length - a.broken.length || (a.name < b.name ? -1 : 1),
+    );
   },
+  /** Verdicts that would change were these the own packs, property by property; those without a change are left out. */
+  async ofPacks(packs: PackRecord[], today: string): Promise<VerdictsHere[]> {
+    const found: VerdictsHere[] = [];
+    const ids = (await listProperties()).map(({ id }) => id);
+    for (let at = 0; at < ids.length; at += AT_ONCE)
+      for (const file of await loadProperties(ids.slice(at, at + AT_ONCE))) {
+        const { id, name } = file.property;
+        const changes = verdictChanges(
+          file,
+          await packsHere(id),
+          laidOver(packs.filter((pack) => holdsFor(pack, id))),
+          today,
+        );
+        if (changes.length > 0) found.push({ propertyId: id, name, changes });
+      }
+    return found;
+  },
+  /** What is stored, by what it is. */
+  storedBytes,
 };
-export type CodeEffects = typeof effects;
+export type EffectsWorker = typeof effects;
 expose(effects);
