@@ -179,6 +179,34 @@ describe('the command line', () => {
     });
   });
 
+  it('compares two packs row by row, and refuses two kinds', () => {
+    const ours = join(folder, 'ours.json');
+    const head = { pack: 'ours', version: '2', source: { cite: 'Invented', standing: 'common practice' } };
+    const rule = (id: string, mesh20to60: number) => ({
+      id,
+      name: id,
+      over8Mesh: 0,
+      mesh8to20: 20,
+      mesh20to60,
+      under60Mesh: 100,
+    });
+    writeFileSync(
+      ours,
+      JSON.stringify({ kind: 'lime-fineness', ...head, rules: [rule('usual', 55), rule('fine', 70)] }),
+    );
+    const found = json(ubertas(['pack', 'diff', ours, 'core/packs/lime-fineness.json']).out) as never as {
+      rows: { row: string; change: string; fields: object[] }[];
+      same: number;
+    };
+    expect(found.rows.map(({ row, change }) => [row, change])).toEqual([
+      ['usual', 'changed'],
+      ['fine', 'added'],
+      ['two-class', 'removed'],
+    ]);
+    expect(found.rows[0]?.fields).toContainEqual({ field: 'mesh20to60', from: 60, to: 55 });
+    expect(ubertas(['pack', 'diff', ours, 'core/packs/grasses.json']).code).not.toBe(0);
+  });
+
   it('takes a user’s own pack and names it in every finding it decides', () => {
     const pack = join(folder, 'pack.json');
     writeFileSync(

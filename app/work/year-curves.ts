@@ -1,4 +1,5 @@
 import { dayLengthByDay, etoByDay, rainByDay } from '@core/climate/day-curves';
+import { soilTemperatureByDay } from '@core/climate/soil-temperature';
 import { MICROBES_WORK_FROM_F } from '@core/season/rules/limits';
 import type { PropertyWork } from './property-work';
 
@@ -29,6 +30,7 @@ const WEEK = 7;
 /** The curves of the focused zone's year, as far as climate, latitude and rain are known. */
 export function yearCurves({ file, season, zoneSeason, year }: PropertyWork): Curve[] {
   const { weather, soilF } = season;
+  const corrected = (season.soilCorrections ?? []).filter(({ doubted }) => !doubted);
   if (!weather) return [];
   const days = weather.meanF.length;
   const light = dayLengthByDay(file.property.latitudeDeg, days);
@@ -47,10 +49,15 @@ export function yearCurves({ file, season, zoneSeason, year }: PropertyWork): Cu
     },
     {
       id: 'soil',
-      name: 'Soil at 3 in',
+      name: corrected.length > 0 ? `Soil at 3 in, moved by readings` : 'Soil at 3 in',
       unit: '°F',
       digits: 0,
-      lines: [{ name: '', values: soilF, ink: 'var(--loam-2)', fill: 'var(--soil)' }],
+      lines: [
+        { name: corrected.length > 0 ? 'as read' : '', values: soilF, ink: 'var(--loam-2)', fill: 'var(--soil)' },
+        ...(corrected.length > 0
+          ? [{ name: 'of the climate', values: soilTemperatureByDay(weather.meanF), ink: 'var(--slate)', dash: true }]
+          : []),
+      ],
       limit: { at: MICROBES_WORK_FROM_F, says: `microbes work from ${MICROBES_WORK_FROM_F} °F` },
     },
   ];

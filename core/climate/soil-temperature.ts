@@ -16,6 +16,10 @@ const source = {
 const dampingDepthM = (turnsAYear: number): number =>
   Math.sqrt((2 * SOIL_DIFFUSIVITY_M2_PER_S * DAYS_PER_YEAR * SECONDS_PER_DAY) / (2 * Math.PI * turnsAYear));
 
+/** What is left of a wave of so many turns a year so much deeper, as a share; over 1 where it is shallower. */
+export const dampedBy = (deeperIn: number, turnsAYear: number): number =>
+  Math.exp((-deeperIn * METRES_PER_INCH) / dampingDepthM(turnsAYear));
+
 /** Soil temperature under the yearly wave of air temperature. */
 export const soilTemperature = defineReckoning({
   id: 'climate.soil-temperature',

@@ -135,6 +135,8 @@ export const zoneSchema = yup.object({
       on: isoDay('Day of the reading').required('A reading needs its day.'),
       instrument: word('Instrument', INSTRUMENTS).required('A reading needs its instrument.'),
       value: num('Reading', { min: -40, max: 150 }).required('A reading needs its value.'),
+      /** How deep a thermometer stood. */
+      depthIn: num('Depth of the reading', { above: 0, max: 24, unit: 'in' }).optional(),
       simulated: yes('Simulated').optional(),
     }),
     MOST.readings,

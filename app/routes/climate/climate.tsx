@@ -4,6 +4,7 @@ import { Button, Checkbox } from 'antd';
 import { useMemo, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { printClimateCsv } from '@core/files/climate-csv';
+import { correctionSays } from '@core/climate/soil-readings';
 import { seasonLength } from '@core/climate/day-curves';
 import { seasonTurns, seasonWindows } from '@core/season/plan/season-windows';
 import { addDays, dayOfYear } from '@core/days/day';
@@ -13,6 +14,7 @@ import { sayDay } from '@core/words/days';
 import { Substances } from '../../ui/substance';
 import { useDone } from '../../work/use-done';
 import { workOf } from '../../work/property-work';
+import { WarnGlyph } from '../../ui/glyphs';
 import { usePropertyWork } from '../../work/use-property-work';
 import { yearCurves } from '../../work/year-curves';
 import { newId } from '@core/records/new-id';
@@ -124,6 +126,12 @@ export default function ClimatePage() {
                 days={days}
                 start={today.startsWith(String(year)) ? dayOfYear(today) : 120}
               />
+              {(season.soilCorrections ?? []).map((correction) => (
+                <p key={correction.on} className={correction.doubted ? 'caution' : 'small'}>
+                  {correction.doubted && <WarnGlyph />}
+                  <span>Thermometer, {correctionSays(correction)}</span>
+                </p>
+              ))}
               <table className="dosetable reasons">
                 <caption>Why each window is closed</caption>
                 <thead>

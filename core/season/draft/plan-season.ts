@@ -22,7 +22,7 @@ import { LIME_NITROGEN_GAP_DAYS } from '../rules/limits';
 import { choiceKey, type ProductChoices, type SeasonPlan, type ZoneSeason } from '../plan/season-plan';
 import { ageDayOf, firstDayOf } from '../rules/first-day';
 import { seasonSchools } from '../rules/season-schools';
-import { soilTemperatureByDay } from '../../climate/soil-temperature';
+import { correctedSoil, soilReadingsOf } from '../../climate/soil-readings';
 import { roundedTo } from '../../words/numbers';
 import { type Ground, total } from './draft-ground';
 import { planNitrogen } from './plan-nitrogen';
@@ -305,7 +305,9 @@ export function planSeason(
   judgedOn = asOf,
 ): SeasonPlan {
   const weather = given.property.climate && climateYear(given.property.climate, year);
-  const soilF = weather ? soilTemperatureByDay(weather.meanF) : [];
+  const { soilF, corrections } = weather
+    ? correctedSoil(weather.meanF, year, soilReadingsOf(given.zones))
+    : { soilF: [], corrections: [] };
   const years = new Map(given.zones.map((zone) => [zone.id, zoneYear(given, zone, year, packs, { asOf, weather })]));
   const zones = prescribeCase(
     given,
@@ -320,5 +322,5 @@ export function planSeason(
   });
   const earliest = [...years.values()].sort((a, b) => a.from.localeCompare(b.from))[0];
   const { from, fromIs } = earliest ?? firstDayOf(year, '', asOf);
-  return { year, codes: given.codes ?? [], from, fromIs, weather, soilF, zones };
+  return { year, codes: given.codes ?? [], from, fromIs, weather, soilF, soilCorrections: corrections, zones };
 }

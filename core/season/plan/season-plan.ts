@@ -1,3 +1,4 @@
+import type { SoilCorrection } from '../../climate/soil-readings';
 import type { CarryOver } from './carry-over';
 import type { Dose } from './dose';
 import type { ClimateYear, GrowthSeason } from '../../climate/climate-year';
@@ -55,6 +56,8 @@ export interface SeasonPlan {
   weather?: ClimateYear;
   /** Soil temperature of every day, deg F; empty without a climate. */
   soilF: number[];
+  /** Thermometer readings that moved it. */
+  soilCorrections?: SoilCorrection[];
   zones: ZoneSeason[];
 }
 
