@@ -126,6 +126,23 @@ export const UNIT_TABLE = {
 export type UnitId = keyof typeof UNIT_TABLE;
 export const UNIT_IDS = Object.keys(UNIT_TABLE) as [UnitId, ...UnitId[]];
 
+/** What two units measure, where they are of one dimension. */
+export const areAlike = (a: UnitId, b: UnitId): boolean => UNIT_TABLE[a].dimension === UNIT_TABLE[b].dimension;
+
+/**
+ * A number of one unit in another that measures the same: what the interface shows and takes. `unit.convert` says the same with its steps,
+ * and refuses two that do not go together.
+ *
+ * @throws RangeError where the units measure different things, which only a defect of ours can ask for
+ * @example inUnit(1, 'lb/1000 ft2', 'g/m2') // 4.88242763638…
+ */
+export function inUnit(value: number, from: UnitId, to: UnitId): number {
+  if (from === to) return value;
+  if (!areAlike(from, to)) throw new RangeError(`${from} and ${to} measure different things.`);
+  const [a, b]: [Unit, Unit] = [UNIT_TABLE[from], UNIT_TABLE[to]];
+  return ((value - (a.zero ?? 0)) * a.factor) / b.factor + (b.zero ?? 0);
+}
+
 /** A number of one unit in another of the same dimension, to the last digit a number holds. */
 export const unitConvert = defineReckoning({
   id: 'unit.convert',
