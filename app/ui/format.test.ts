@@ -25,6 +25,9 @@ describe('numbers and units', () => {
     expect(us.say('weight', 23.62, 'product')).toBe('23.6 lb product');
     expect(us.unit('nutrient-rate', 'N')).toBe('lb N per 1000 sq ft');
     expect(us.heading('nutrient-rate', 'K2O')).toBe('lb K2O per 1000');
+    expect(us.short('nutrient-rate', 'N')).toBe('lb N');
+    expect(si.short('nutrient-rate', 'N')).toBe('g N/m²');
+    expect(si.heading('product-rate', 'lime')).toBe('g lime per m²');
   });
   it.each([
     // 1 lb/1000 ft2 is 4.88242763638 g/m2 or 48.8242763638 kg/ha (NIST SP 811)

@@ -116,6 +116,11 @@ export class Units {
       .replace(' {}', of === '' ? '' : ` ${of}`);
   }
 
+  /** The unit where the area is understood: 'lb N', 'g N/m²'. */
+  short(id: QuantityId, of = ''): string {
+    return this.unit(id, of).replace(' per 1000 sq ft', '').replace(' per ', '/');
+  }
+
   /** The unit as a narrow heading has it: 'lb N per 1000', 'g N per m²'. */
   heading(id: QuantityId, of = ''): string {
     return this.unit(id, of).replace(' per 1000 sq ft', ' per 1000');

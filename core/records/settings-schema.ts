@@ -4,11 +4,9 @@ import { changedAt, list, num, text, word, yes } from './strict-schema';
 
 /** What this browser goes by, one record a subject, each saved on its own. */
 
-export const UNIT_SYSTEMS = ['us', 'si'] as const;
-export type UnitSystem = (typeof UNIT_SYSTEMS)[number];
+const UNIT_SYSTEMS = ['us', 'si'] as const;
 /** How numbers and dates are written. The words stay English. */
 export const LOCALES = ['en-US', 'en-CA', 'en-GB', 'fr-CA', 'es-US', 'es-MX', 'de-DE', 'pt-BR'] as const;
-export type LocaleId = (typeof LOCALES)[number];
 
 export const unitsSettingSchema = yup.object({
   id: word('Setting', ['units']).required(),

@@ -1,11 +1,12 @@
 import { addDays } from '@core/days/day';
-import { showWeight } from '@core/words/numbers';
 import { sayDate, sayDay } from '@core/words/days';
+import { useUnits } from '../../ui/format';
 import { Mark } from '../../ui/marks';
 import type { Row } from './property-row';
 
 /** What goes down in the next two weeks on the properties shown. */
 export function NextTwoWeeks({ rows, today, partial }: { rows: readonly Row[]; today: string; partial: boolean }) {
+  const units = useUnits();
   const until = addDays(today, 14);
   const due = rows
     .flatMap(({ file, season }) =>
@@ -43,9 +44,7 @@ export function NextTwoWeeks({ rows, today, partial }: { rows: readonly Row[]; t
               <span className="small">{file.property.name}</span>
             </span>
             <span className="num">
-              <b>
-                {showWeight(dose.zoneLb)} lb {dose.for === 'lime' ? 'lime' : 'product'}
-              </b>
+              <b>{units.say('weight', dose.zoneLb, dose.for === 'lime' ? 'lime' : 'product')}</b>
               <span className="small">{file.products?.find((p) => p.id === dose.productId)?.name.toLowerCase()}</span>
             </span>
           </li>

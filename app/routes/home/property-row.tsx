@@ -5,11 +5,11 @@ import type { RulePacks } from '@core/packs/rule-packs';
 import { grassOf } from '@core/packs/grasses';
 import { checkZonePlan } from '@core/season/checks/check-plan';
 import type { SeasonPlan } from '@core/season/plan/season-plan';
-import { showArea, showWeight } from '@core/words/numbers';
 import { sayDate } from '@core/words/days';
 import { exportProperty } from '../../storage/case-files';
 import { StageGlyph, StandingGlyph, StopGlyph } from '../../ui/glyphs';
 import { saveTextFile } from '../../ui/save-text-file';
+import { useUnits } from '../../ui/format';
 import { faultSays } from '../../work/stage-fault';
 import { workOf } from '../../work/property-work';
 import { Substances } from '../../ui/substance';
@@ -77,6 +77,7 @@ function flagOf({ file, season }: Row): { standing: 'fail' | 'warn' | 'pass' | '
 export function PropertyRow({ row, today, onRemove }: { row: Row; today: string; onRemove: () => void }) {
   const { file, season } = row;
   const { property, zones } = file;
+  const units = useUnits();
   const grasses = [...new Set(zones.map((z) => grassOf(z.grass).name))].join(', ');
   const doses = season.zones.flatMap((z) => z.doses).sort((a, b) => a.date.localeCompare(b.date));
   const next = doses.find((d) => d.date >= today) ?? doses[0];
@@ -91,7 +92,10 @@ export function PropertyRow({ row, today, onRemove }: { row: Row; today: string;
         <p className="small">{grasses || 'no grass yet'}</p>
         <p className="small">
           {zones.length} {zones.length === 1 ? 'zone' : 'zones'},{' '}
-          {showArea(zones.reduce((sum, z) => sum + z.areaSqFt, 0))} sq ft
+          {units.say(
+            'area',
+            zones.reduce((sum, z) => sum + z.areaSqFt, 0),
+          )}
         </p>
         <button type="button" className="link small removing" onClick={onRemove} aria-label={`Delete ${property.name}`}>
           Delete
@@ -112,9 +116,7 @@ export function PropertyRow({ row, today, onRemove }: { row: Row; today: string;
                 {showAmount(next)} <Substances text={unitFor(next)} />
               </b>
             </p>
-            <p className="small">
-              {showWeight(next.zoneLb)} lb {product}
-            </p>
+            <p className="small">{units.say('weight', next.zoneLb, product)}</p>
           </>
         )}
       </div>
