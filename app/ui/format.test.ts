@@ -43,6 +43,16 @@ describe('numbers and units', () => {
     [german, 'area', 100_000, '', '9.290 m²'],
     [german, 'weight', 1.5, 'product', '0,68 kg product'],
   ] as const)('%#: %s', (units, id, value, of, says) => expect(units.say(id, value, of)).toBe(says));
+  it('show exact numbers with as many decimals as they need', () => {
+    expect([3, 3.5, 3.125, 0.1 + 0.2, 2.123456].map((value) => us.exact('nutrient-rate', value))).toEqual([
+      '3',
+      '3.5',
+      '3.125',
+      '0.3',
+      '2.123',
+    ]);
+    expect(si.exact('nutrient-rate', 3.5)).toBe(si.show('nutrient-rate', 3.5));
+  });
   it('show nothing as nothing, and a little as more than nothing', () => {
     expect(si.show('nutrient-rate', 0)).toBe('0.0');
     expect(us.show('nutrient-rate', 0.004)).toBe('under 0.01');

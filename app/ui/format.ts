@@ -1,6 +1,7 @@
 import { createContext, useContext } from 'react';
 import type { UnitsSetting } from '@core/records/settings-schema';
 import { inUnit, type UnitId } from '@core/units/table';
+import { roundedTo } from '@core/words/numbers';
 
 /**
  * Numbers and units as a person reads them. The core reckons in US units and full precision; here, and nowhere else, a number is brought to
@@ -47,6 +48,16 @@ export const QUANTITIES = {
   'liquid-rate': {
     us: shown('fl oz/1000 ft2', 'fl oz {} per 1000 sq ft', always(2)),
     si: shown('mL/100 m2', 'mL {} per 100 m²', always(0)),
+  },
+  /** Of iron and manganese on leaves. */
+  'trace-rate': {
+    us: shown('oz/1000 ft2', 'oz {} per 1000 sq ft', always(2)),
+    si: shown('g/m2', 'g {} per m²', always(2)),
+  },
+  /** Of lime, gypsum and what neutralizes, as one weighs them out for an area. */
+  'material-rate': {
+    us: shown('lb/1000 ft2', 'lb {} per 1000 sq ft', always(1)),
+    si: shown('g/m2', 'g {} per m²', (value) => (value < 50 ? 1 : 0)),
   },
   carrier: {
     us: shown('gal/1000 ft2', 'gal {} per 1000 sq ft', always(2)),
@@ -109,6 +120,22 @@ export class Units {
       : text;
   }
 
+  /** The quantities that are shown most, as `show` of one number. */
+  readonly rate = (us: number): string => this.show('nutrient-rate', us);
+  readonly productRate = (us: number): string => this.show('product-rate', us);
+  readonly weight = (us: number): string => this.show('weight', us);
+
+  /**
+   * A number with as many decimals as it needs in US units, so that printed sums add; in SI as it is always shown.
+   *
+   * @example new Units().exact('nutrient-rate', 3.125) // '3.125', and 3.5 is '3.5'
+   */
+  exact(id: QuantityId, us: number, most = 3): string {
+    if (this.setting.system === 'si') return this.show(id, us);
+    const decimals = Array.from({ length: most + 1 }, (_, n) => n).find((n) => Math.abs(us - roundedTo(us, n)) < NOISE);
+    return this.number(us, decimals ?? most);
+  }
+
   /** The unit of a quantity in words, with what is measured: unit('nutrient-rate', 'N') is 'lb N per 1000 sq ft'. */
   unit(id: QuantityId, of = ''): string {
     return this.of(id)
@@ -132,7 +159,10 @@ export class Units {
   }
 }
 
-export const UnitsContext = createContext(new Units());
+/** US units and American numbers: what files carry, and what a page shows before anything is chosen. */
+export const usUnits = new Units();
+
+export const UnitsContext = createContext(usUnits);
 
 /** Numbers and units as this person reads them. */
 export const useUnits = (): Units => useContext(UnitsContext);

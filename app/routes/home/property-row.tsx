@@ -113,7 +113,7 @@ export function PropertyRow({ row, today, onRemove }: { row: Row; today: string;
             <p className="small">
               {zones.find((z) => z.id === next.zoneId)?.name},{' '}
               <b className="inline">
-                {showAmount(next)} <Substances text={unitFor(next)} />
+                {showAmount(next, units)} <Substances text={unitFor(next, units)} />
               </b>
             </p>
             <p className="small">{units.say('weight', next.zoneLb, product)}</p>

@@ -14,6 +14,7 @@ import { withOwn } from './prescribe-action';
 import { lawnCase } from '@core/season/lawns/lawns.fixture';
 import { prescriptionDocument } from './prescription-pdf';
 import { LATE_SEASON_SCHOOLS } from '@core/season/rules/practice-schools';
+import { usUnits } from '../../ui/format';
 
 const own: OwnFigure = {
   line: 'nitrogen',
@@ -231,9 +232,9 @@ describe('every zone, and the printed sheet', () => {
   it('what rides along with something else is said', () => {
     const { doses } = season.zones[0] as (typeof season.zones)[number];
     const dose = doses[0] as (typeof doses)[number];
-    expect(comesAlong([{ ...dose, for: 'P2O5', delivers: { N: 0.13, P2O5: 0.6 } }], 'N', 'N')).toBe(
+    expect(comesAlong([{ ...dose, for: 'P2O5', delivers: { N: 0.13, P2O5: 0.6 } }], 'N', 'N', usUnits)).toBe(
       '0.13 lb N comes with the P2O5',
     );
-    expect(comesAlong([{ ...dose, for: 'N', delivers: { N: 0.5 } }], 'N', 'N')).toBeUndefined();
+    expect(comesAlong([{ ...dose, for: 'N', delivers: { N: 0.5 } }], 'N', 'N', usUnits)).toBeUndefined();
   });
 });

@@ -4,6 +4,7 @@ import { Button } from 'antd';
 import type { PlannedFor } from '@core/records/case';
 import { choiceKey } from '@core/season/plan/season-plan';
 import { POTASSIUM_SCHOOLS } from '@core/season/rules/practice-schools';
+import { useUnits } from '../../ui/format';
 import { SchoolChoice, schoolName } from '../../ui/school-choice';
 import type { Shapes } from '../../work/send';
 import { propertyAction } from '../../work/property-action';
@@ -37,6 +38,7 @@ const SHAPES: Shapes<Sent> = {
 export const clientAction = propertyAction<Sent, Answer>(SHAPES, act);
 
 export default function Prescribe() {
+  const units = useUnits();
   const { work, fetcher, send, sending, facts, answers, school, ...page } = usePrescribe();
   const { asking, setAsking, copying, setCopying, all, show, pdf } = page;
   const { zone, zoneSeason, file, season } = work;
@@ -129,7 +131,7 @@ export default function Prescribe() {
           schooled="phosphorus"
           line={prescription.phosphorus}
           doses={of('P2O5')}
-          along={comesAlong(doses, 'P2O5', 'P2O5')}
+          along={comesAlong(doses, 'P2O5', 'P2O5', units)}
           advice={
             <LaboratoryAdvice
               line="phosphorus"
@@ -148,7 +150,7 @@ export default function Prescribe() {
           schooled="potassium"
           line={prescription.potassium}
           doses={of('K2O')}
-          along={comesAlong(doses, 'K2O', 'K2O') ?? waiting(zoneSeason, 'K2O')}
+          along={comesAlong(doses, 'K2O', 'K2O', units) ?? waiting(zoneSeason, 'K2O', units)}
           advice={
             <LaboratoryAdvice
               line="potassium"
@@ -188,7 +190,7 @@ export default function Prescribe() {
           schooled="magnesium"
           line={prescription.magnesium}
           doses={[]}
-          along={comesAlong(doses, 'Mg', undefined)}
+          along={comesAlong(doses, 'Mg', undefined, units)}
           rides={ph.action === 'lime' ? 'with dolomitic lime' : 'with potash-magnesia'}
           answers={answers}
           onAsk={setAsking}
@@ -200,7 +202,7 @@ export default function Prescribe() {
           schooled="sulfur"
           line={prescription.sulfur}
           doses={[]}
-          along={comesAlong(doses, 'S-combined', undefined)}
+          along={comesAlong(doses, 'S-combined', undefined, units)}
           rides="rides with a sulfate"
           answers={answers}
           caution={

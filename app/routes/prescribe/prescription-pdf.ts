@@ -8,6 +8,7 @@ import type { NutrientPrescription } from '@core/prescription/prescription';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { showArea, showExact, showProductRate, showRate, showWeight } from '@core/words/numbers';
 import { sayDate, sayDay } from '@core/words/days';
+import { usUnits } from '../../ui/format';
 import { MARK_OF } from '../../ui/marks';
 import { showAmount, unitFor } from '../../work/dose-words';
 
@@ -112,7 +113,7 @@ function zonePage(season: ZoneSeason, property: Property, today: string, last: b
   const rows = linesOf(season).map((line): Content[] => {
     const when = doses
       .filter((dose) => dose.for === line.purpose)
-      .map((dose) => `${sayDay(dose.date)}: ${showAmount(dose)} ${unitFor(dose)}`);
+      .map((dose) => `${sayDay(dose.date)}: ${showAmount(dose, usUnits)} ${unitFor(dose, usUnits)}`);
     return [
       { text: line.name, bold: true },
       {

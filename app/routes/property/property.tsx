@@ -13,10 +13,10 @@ import { exportProperty } from '../../storage/case-files';
 import { packsHere } from '../../storage/own-packs';
 import { idOfFile, loadProperty } from '../../storage/property-repository';
 import { saveTextFile } from '../../ui/save-text-file';
-import { showArea, showRate, showWeight } from '@core/words/numbers';
 import { sayDay } from '@core/words/days';
 import { todayIso } from '../../ui/today';
 import { Loading } from '../../ui/loading';
+import { type Units, useUnits } from '../../ui/format';
 import { Mark } from '../../ui/marks';
 import { Ribbon } from '../../ui/ribbon';
 import { type Stage, Stages } from '../../ui/stages';
@@ -27,7 +27,7 @@ import { WorkingsSlip } from '../../ui/workings';
 import { WorkingsContext } from '../../ui/workings-context';
 import { type PropertyWork, focusOn, wholeWork } from '../../work/property-work';
 import { useFollow } from '../../work/use-follow';
-import { amountFor, showAmount, unitFor } from '../../work/dose-words';
+import { amountFor, fullUnitFor, showAmount, unitFor } from '../../work/dose-words';
 import { grassOf } from '@core/packs/grasses';
 import { yearCurves } from '../../work/year-curves';
 import type { Route } from './+types/property';
@@ -59,7 +59,7 @@ export function HydrateFallback() {
   return <Loading />;
 }
 
-function stagesOf(work: PropertyWork): Stage[] {
+function stagesOf(work: PropertyWork, units: Units): Stage[] {
   const { zone, zoneSeason, file } = work;
   const read = zoneSeason?.read;
   const checks = zoneSeason?.season ? checkZonePlan(zoneSeason, file, work.season) : [];
@@ -120,7 +120,7 @@ function stagesOf(work: PropertyWork): Stage[] {
         : 'empty',
       fact: zoneSeason
         ? read
-          ? `${showRate(zoneSeason.prescription.nitrogen.year.value)} lb N a year`
+          ? `${units.rate(zoneSeason.prescription.nitrogen.year.value)} ${units.short('nutrient-rate', 'N')} a year`
           : 'stopgap: no test'
         : 'needs a zone',
     },
@@ -141,14 +141,15 @@ function stagesOf(work: PropertyWork): Stage[] {
   ];
 }
 
-const ribbonDose = (dose: Dose, name: string) => ({
+const ribbonDose = (dose: Dose, name: string, units: Units) => ({
   date: dose.date,
   for: dose.for,
   lb: amountFor(dose),
-  says: `${sayDay(dose.date)}: ${showAmount(dose)} ${unitFor(dose)} per 1000 sq ft, ${showWeight(dose.zoneLb)} lb ${name}`,
+  says: `${sayDay(dose.date)}: ${showAmount(dose, units)} ${fullUnitFor(dose, units)}, ${units.say('weight', dose.zoneLb, name)}`,
 });
 
 function Next({ work }: { work: PropertyWork }) {
+  const units = useUnits();
   const doses = work.zoneSeason?.doses ?? [];
   const next = doses.find((d) => d.date >= work.today) ?? doses[0];
   const product = work.file.products?.find((p) => p.id === next?.productId);
@@ -174,7 +175,7 @@ function Next({ work }: { work: PropertyWork }) {
           <>
             <b>{sayDay(next.date)}</b>
             <span>
-              {showAmount(next)} <Substances text={unitFor(next)} />, {product?.name.toLowerCase()}
+              {showAmount(next, units)} <Substances text={unitFor(next, units)} />, {product?.name.toLowerCase()}
             </span>
           </>
         ) : (
@@ -189,7 +190,8 @@ function Next({ work }: { work: PropertyWork }) {
             </svg>
             <span>
               <Substances text={purpose === 'sulfur' ? 'S' : purpose === 'lime' ? 'Lime' : purpose} />{' '}
-              <b>{purpose === 'lime' ? showWeight(lb) : showRate(lb)}</b> lb in {work.year}
+              <b>{purpose === 'lime' ? units.show('material-rate', lb) : units.rate(lb)}</b>{' '}
+              {units.short(purpose === 'lime' ? 'material-rate' : 'nutrient-rate')} in {work.year}
             </span>
           </li>
         ))}
@@ -206,6 +208,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
   const location = useLocation();
   const { message } = App.useApp();
   useFollow([file.property.id]);
+  const units = useUnits();
   const zoneId = place.get('zone');
   const whole = useMemo(() => wholeWork(file, today, packs), [file, today, packs]);
   const work = useMemo(() => focusOn(whole, zoneId), [whole, zoneId]);
@@ -224,7 +227,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
     const to = file.zones[(at + by + file.zones.length) % file.zones.length];
     if (to) focusZone(to.id);
   };
-  const stages = useMemo(() => stagesOf(work), [work]);
+  const stages = useMemo(() => stagesOf(work, units), [work, units]);
   const [path, setPath] = useState(location.pathname);
   if (path !== location.pathname) {
     setPath(location.pathname);
@@ -272,7 +275,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
         <div className="where">
           <strong>{file.property.name}</strong>
           <span className="small nowrap">
-            {file.zones.length} {file.zones.length === 1 ? 'zone' : 'zones'}, {showArea(area)} sq ft
+            {file.zones.length} {file.zones.length === 1 ? 'zone' : 'zones'}, {units.say('area', area)}
           </span>
         </div>
         <div className="right">
@@ -300,7 +303,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
               />
               <span>{grassOf(zone.grass).name}</span>
               <span>
-                {unslug(zone.texture)}, {showArea(zone.areaSqFt)} sq ft
+                {unslug(zone.texture)}, {units.say('area', zone.areaSqFt)}
               </span>
               <CurveChoice curves={curves} chosen={curve?.id} zoneSeason={zoneSeason} onChoose={chooseCurve} />
             </>
@@ -311,7 +314,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
         <Ribbon
           season={zoneSeason?.season}
           windows={windows}
-          doses={(zoneSeason?.doses ?? []).map((d) => ribbonDose(d, name(d.productId)))}
+          doses={(zoneSeason?.doses ?? []).map((d) => ribbonDose(d, name(d.productId), units))}
           year={season.year}
           today={today}
           label={`Year ${season.year}${zone ? ` of ${zone.name}` : ''}: growth, closed windows and ${zoneSeason?.doses.length ?? 0} doses`}

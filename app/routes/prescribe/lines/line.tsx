@@ -8,7 +8,7 @@ import { isRefusal } from '@core/reckoning/refusal';
 import type { Dose } from '@core/season/plan/dose';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { Fig } from '../../../ui/fig';
-import { showRate, showWeight } from '@core/words/numbers';
+import { type Units, useUnits } from '../../../ui/format';
 import { sayDate, sayDay } from '@core/words/days';
 import { Mark } from '../../../ui/marks';
 import { Substances } from '../../../ui/substance';
@@ -62,6 +62,7 @@ export function Line({ at, name, verdict, figure, doses, others, own, className 
 /** The rate's total over the zone, itself openable. */
 export function ZoneTotal({ figure, substance }: { figure: Figure; substance: string }) {
   const { zone } = usePropertyWork();
+  const units = useUnits();
   if (!zone) return null;
   const total = figureOf(
     zoneAmount,
@@ -78,7 +79,7 @@ export function ZoneTotal({ figure, substance }: { figure: Figure; substance: st
   if (isRefusal(total)) return null;
   return (
     <p>
-      <Fig figure={total} show={showWeight} /> lb <Substances text={substance} /> here
+      <Fig figure={total} show={units.weight} /> <Substances text={units.unit('weight', substance)} /> here
     </p>
   );
 }
@@ -86,19 +87,24 @@ export function ZoneTotal({ figure, substance }: { figure: Figure; substance: st
 interface AmountProps {
   figure: Figure;
   substance: string;
-  show?: (value: number) => string;
+  /** What is shown; a nutrient's rate unless it says so. */
+  quantity?: 'nutrient-rate' | 'product-rate' | 'material-rate';
+  /** With as many decimals as it needs, where its parts are shown to add up. */
+  exact?: boolean;
   own?: OwnFigure;
   byRule?: Figure;
 }
 
 /** The figure of a line; where it is the agronomist's own, the rule's stays below it, struck. */
-export function Amount({ figure, substance, show = showRate, own, byRule }: AmountProps) {
+export function Amount({ figure, substance, quantity = 'nutrient-rate', exact, own, byRule }: AmountProps) {
+  const units = useUnits();
+  const show = (value: number) => (exact ? units.exact(quantity, value) : units.show(quantity, value));
   return (
     <>
       <b className={own ? 'mine' : undefined}>
         <Fig figure={figure} show={show} />
       </b>{' '}
-      lb <Substances text={substance} />
+      <Substances text={units.short(quantity, substance)} />
       {own && (
         <p className="was">
           <s>{byRule ? <Fig figure={byRule} show={show} /> : '0'}</s> by the rule
@@ -123,22 +129,30 @@ export function comesAlong(
   doses: readonly Dose[],
   nutrient: string,
   purpose: Dose['for'] | undefined,
+  units: Units,
 ): string | undefined {
   const others = doses.filter((dose) => dose.for !== purpose && (dose.delivers[nutrient] ?? 0) > 0.004);
   if (others.length === 0) return undefined;
   const lb = others.reduce((sum, dose) => sum + (dose.delivers[nutrient] ?? 0), 0);
   const carriers = [...new Set(others.map((dose) => (dose.for === 'sulfur' ? 'free S' : dose.for)))];
-  return `${showRate(lb)} lb ${nutrient.replace('-combined', '')} comes with the ${carriers.join(' and the ')}`;
+  return `${units.rate(lb)} ${units.short('nutrient-rate', nutrient.replace('-combined', ''))} comes with the ${carriers.join(' and the ')}`;
 }
 
 /** What of a need waits because no spreader lays so little evenly, in words. */
-export function waiting({ unplaced }: Pick<ZoneSeason, 'unplaced'>, purpose: Dose['for']): string | undefined {
+export function waiting(
+  { unplaced }: Pick<ZoneSeason, 'unplaced'>,
+  purpose: Dose['for'],
+  units: Units,
+): string | undefined {
   const lb = unplaced.reduce((sum, each) => sum + (each.for === purpose ? (each.waitsLb ?? 0) : 0), 0);
-  return lb > 0 ? `${showRate(lb)} lb ${purpose} waits: less than a spreader lays evenly` : undefined;
+  return lb > 0
+    ? `${units.rate(lb)} ${units.short('nutrient-rate', purpose)} waits: less than a spreader lays evenly`
+    : undefined;
 }
 
 /** Doses of a line with their day; what waits for a later year is said below. */
 export function DoseList({ doses, none, after }: { doses: readonly Dose[]; none?: string; after?: string }) {
+  const units = useUnits();
   if (doses.length === 0)
     return (
       <p className="nodose">
@@ -158,7 +172,7 @@ export function DoseList({ doses, none, after }: { doses: readonly Dose[]; none?
             <Mark purpose={dose.for} x={9} y={9} d={13} />
           </svg>
           <b>
-            {showAmount(dose)} <Substances text={unitFor(dose)} />
+            {showAmount(dose, units)} <Substances text={unitFor(dose, units)} />
           </b>
           <span>{sayDay(dose.date)}</span>
         </li>

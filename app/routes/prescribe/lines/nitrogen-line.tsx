@@ -4,11 +4,12 @@ import type { SwitchableLine } from '@core/prescription/prescribe-nitrogen';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { codeYearCap } from '@core/season/rules/local-codes';
 import { LATE_SEASON_SCHOOLS } from '@core/season/rules/practice-schools';
-import { showExact } from '@core/words/numbers';
+
 import { Amount, comesAlong, DoseList, Line, type OwnAsk, OwnButton } from './line';
 import { NitrogenPartsList } from './nitrogen-parts-list';
 import { NitrogenWalk } from './nitrogen-walk';
 import { Schools } from './practice-schools';
+import { useUnits } from '../../../ui/format';
 
 interface NitrogenLineProps {
   zone: Zone;
@@ -37,6 +38,7 @@ export function NitrogenLine({
   advice,
   onShare,
 }: NitrogenLineProps) {
+  const units = useUnits();
   const { prescription, doses } = zoneSeason;
   const { nitrogen } = prescription;
   return (
@@ -48,13 +50,7 @@ export function NitrogenLine({
       verdict="For the year"
       figure={
         <>
-          <Amount
-            figure={nitrogen.year}
-            substance="N"
-            show={(v) => showExact(v, 3)}
-            own={nitrogen.own}
-            byRule={nitrogen.byRule}
-          />
+          <Amount figure={nitrogen.year} substance="N" exact own={nitrogen.own} byRule={nitrogen.byRule} />
           <OwnButton
             ask={{
               line: 'nitrogen',
@@ -67,7 +63,7 @@ export function NitrogenLine({
           />
         </>
       }
-      doses={<DoseList doses={doses.filter((dose) => dose.for === 'N')} after={comesAlong(doses, 'N', 'N')} />}
+      doses={<DoseList doses={doses.filter((dose) => dose.for === 'N')} after={comesAlong(doses, 'N', 'N', units)} />}
     >
       <NitrogenWalk
         nitrogen={nitrogen}
@@ -81,8 +77,8 @@ export function NitrogenLine({
       {advice}
       {zone.lastYearNitrogenLb !== undefined && (
         <p className="small">
-          Last year {showExact(zone.lastYearNitrogenLb)} lb N per 1000 were given, by your own count; this year is
-          reckoned anew.
+          Last year {units.exact('nutrient-rate', zone.lastYearNitrogenLb)} {units.heading('nutrient-rate', 'N')} were
+          given, by your own count; this year is reckoned anew.
         </p>
       )}
       {zoneSeason.grass.season === 'cool' && !prescription.establishment && (

@@ -4,8 +4,9 @@ import { LedgerLines } from './ledger-lines';
 import type { ZoneFacts } from '@core/prescription/zone-facts';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import type { School } from '@core/soil/interpret';
+import { useUnits } from '../../../ui/format';
 import { Fig } from '../../../ui/fig';
-import { showProductRate, showRate, showWeight } from '@core/words/numbers';
+import { showWeight } from '@core/words/numbers';
 import { ColumnGlyph } from '../../../ui/glyphs';
 import { Substances } from '../../../ui/substance';
 import { Amount, DoseList, Line, type OwnAsk, OwnButton } from './line';
@@ -24,6 +25,7 @@ interface PhSectionProps {
 
 /** pH first: lime, sulfur or leave it, by which method, with what, over how long. */
 export function PhSection({ zoneSeason, facts, schools, onAsk, onLime, onHighPh, onTake }: PhSectionProps) {
+  const units = useUnits();
   const { prescription, read, doses } = zoneSeason;
   const { zone } = facts;
   const { ph } = prescription;
@@ -52,7 +54,7 @@ export function PhSection({ zoneSeason, facts, schools, onAsk, onLime, onHighPh,
             <Amount
               figure={ph.material}
               substance={ph.action === 'lime' ? 'lime' : 'S'}
-              show={ph.action === 'lime' ? showProductRate : showRate}
+              quantity={ph.action === 'lime' ? 'product-rate' : 'nutrient-rate'}
               own={ph.own}
               byRule={ph.byRule}
             />
@@ -101,15 +103,16 @@ export function PhSection({ zoneSeason, facts, schools, onAsk, onLime, onHighPh,
           {ph.dosesFigure && ph.doses.length > 1 && (
             <>
               {' '}
-              Each dose <Fig figure={ph.dosesFigure} show={showWeight} /> lb lime.
+              Each dose <Fig figure={ph.dosesFigure} show={(value) => units.show('material-rate', value)} />{' '}
+              {units.short('material-rate', 'lime')}.
             </>
           )}
         </p>
       )}
       {ph.action === 'sulfur' && ph.dosesFigure && (
         <p className="small">
-          Each dose <Fig figure={ph.dosesFigure} show={showRate} /> lb S, {ph.doses.length} in all, over {ph.years}{' '}
-          {ph.years === 1 ? 'year' : 'years'}.
+          Each dose <Fig figure={ph.dosesFigure} show={units.rate} /> {units.short('nutrient-rate', 'S')},{' '}
+          {ph.doses.length} in all, over {ph.years} {ph.years === 1 ? 'year' : 'years'}.
         </p>
       )}
       <p className="small">{ph.retest}</p>

@@ -18,13 +18,15 @@ import type { JudgedPlan } from '@core/season/checks/judge-plan';
 import { keysOfGivenDoses } from '@core/season/plan/doses-given';
 import type { SeasonPlan, ZoneSeason } from '@core/season/plan/season-plan';
 import { mondaysOf } from '@core/days/weeks';
-import { showArea, showRate, showWeight } from '@core/words/numbers';
+
 import { sayDay } from '@core/words/days';
+import { Substances } from '../../../ui/substance';
+import { useUnits } from '../../../ui/format';
 import { Mark, MARK_OF } from '../../../ui/marks';
 import { dayArea, growthHeight, yearScale } from '../../../ui/year-plot';
 import { useWidth } from '../../../ui/use-width';
 import { windowFill, WindowPatterns } from '../../../ui/window-patterns';
-import { showAmount, unitFor } from '../../../work/dose-words';
+import { showAmount, fullUnitFor } from '../../../work/dose-words';
 import { type Block, clashes, layOut, ROW, secondOf } from './lane-layout';
 import { placeHash } from '../../../ui/place';
 
@@ -57,6 +59,7 @@ function DoseBlock({
   state: { locked: boolean; given: boolean; fault: boolean; selected: boolean; due: boolean };
   hand: BoardHand;
 }) {
+  const units = useUnits();
   const { dose, key } = block;
   const { setNodeRef: setMover, listeners: moving } = useDraggable({ id: `move:${key}`, disabled: state.given });
   const { setNodeRef: setGrip, listeners: stretching } = useDraggable({
@@ -97,7 +100,7 @@ function DoseBlock({
         {...moving}
         data-dose={key}
         aria-pressed={state.selected}
-        aria-label={`${sayDay(dose.date)}, ${showAmount(dose)} ${unitFor(dose)} per 1000 sq ft as ${product?.name ?? dose.productId}, ${showWeight(dose.zoneLb)} lb product for the zone${state.locked ? ', locked' : ''}${state.given ? ', given' : ''}${state.fault ? ', a check fails here' : ''}`}
+        aria-label={`${sayDay(dose.date)}, ${showAmount(dose, units)} ${fullUnitFor(dose, units)} as ${product?.name ?? dose.productId}, ${units.say('weight', dose.zoneLb, 'product')} for the zone${state.locked ? ', locked' : ''}${state.given ? ', given' : ''}${state.fault ? ', a check fails here' : ''}`}
         title={`${sayDay(dose.date)}: ${product?.name ?? dose.productId}, ${MARK_OF[dose.for].word}`}
         onClick={() => hand.select(key)}
         onKeyDown={onKeyDown}
@@ -113,8 +116,8 @@ function DoseBlock({
           {second && <Mark purpose={second} x={9} y={15} d={9.5} />}
         </svg>
         <span>
-          {showAmount(dose)}
-          <small>{second ? showRate(dose.delivers[second] ?? 0) : product && faceOf(product)}</small>
+          {showAmount(dose, units)}
+          <small>{second ? units.rate(dose.delivers[second] ?? 0) : product && faceOf(product)}</small>
         </span>
         {second && <small className="face">{product && faceOf(product)}</small>}
         {state.locked && (
@@ -162,6 +165,7 @@ function Lane({
   selected,
   hand,
 }: LaneProps) {
+  const units = useUnits();
   const id = useId().replaceAll(':', '');
   const { zone, season, doses, prescription } = zoneSeason;
   const days = daysInYear(plan.year);
@@ -179,9 +183,10 @@ function Lane({
       <div className="nm">
         {focused ? <b>{zone.name}</b> : <Link to={{ hash: placeHash({ zone: zone.id }) }}>{zone.name}</Link>}
         <span>{grassOf(zone.grass).name}</span>
-        <span>{showArea(zone.areaSqFt)} sq ft</span>
+        <span>{units.say('area', zone.areaSqFt)}</span>
         <span>
-          {showRate(prescription.nitrogen.year.value)} lb N, {showRate(prescription.potassium.yearLb)} lb K<sub>2</sub>O
+          {units.rate(prescription.nitrogen.year.value)} {units.short('nutrient-rate', 'N')},{' '}
+          {units.rate(prescription.potassium.yearLb)} <Substances text={units.short('nutrient-rate', 'K2O')} />
         </span>
       </div>
       <div className="strip" style={{ height, width: plot }}>

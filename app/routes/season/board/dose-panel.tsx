@@ -7,8 +7,9 @@ import type { Dose } from '@core/season/plan/dose';
 import { isFoliarPurpose } from '@core/foliar/foliar-feeds';
 import { showAmount, unitFor } from '../../../work/dose-words';
 import { mondaysOf } from '@core/days/weeks';
+import { useUnits } from '../../../ui/format';
 import { Fig } from '../../../ui/fig';
-import { showProductRate, showRate, showWeight, roundedTo } from '@core/words/numbers';
+import { roundedTo } from '@core/words/numbers';
 import { sayDay } from '@core/words/days';
 import type { ToldWhy } from './use-why-dose';
 import { Substances } from '../../../ui/substance';
@@ -91,6 +92,7 @@ function RateField({
 
 /** The dose that is picked on the board: everything about it, and everything that can be changed. */
 export function DosePanel(props: DosePanelProps) {
+  const units = useUnits();
   const { dose, planned, zone, products, year, given } = props;
   const id = useId();
   const product = products.find((p) => p.id === dose.productId);
@@ -159,20 +161,22 @@ export function DosePanel(props: DosePanelProps) {
         </dd>
         <dt>Rate</dt>
         <dd>
-          <Fig figure={dose.rate} show={showProductRate} /> lb {dose.for === 'lime' ? 'lime' : 'product'} per 1000 sq ft
+          <Fig figure={dose.rate} show={units.productRate} />{' '}
+          {units.unit('product-rate', dose.for === 'lime' ? 'lime' : 'product')}
         </dd>
         <dt>Weigh out</dt>
         <dd>
-          <Fig figure={dose.weighOut} show={showWeight} /> lb {dose.for === 'lime' ? 'lime' : 'product'}
+          <Fig figure={dose.weighOut} show={units.weight} />{' '}
+          {units.unit('weight', dose.for === 'lime' ? 'lime' : 'product')}
         </dd>
         <dt>Brings</dt>
         <dd>
           {BRINGS.filter((n) => (dose.delivers[n] ?? 0) > 0.004).map((n) => (
             <span key={n} className="bring">
-              {showRate(dose.delivers[n] ?? 0)} lb <Substances text={NAME[n] ?? n} />
+              {units.rate(dose.delivers[n] ?? 0)} <Substances text={units.short('nutrient-rate', NAME[n] ?? n)} />
             </span>
           ))}
-          {isFoliarPurpose(dose.for) && `${showAmount(dose)} ${unitFor(dose)}`}
+          {isFoliarPurpose(dose.for) && `${showAmount(dose, units)} ${unitFor(dose, units)}`}
           {product && dose.for === 'lime' && faceOf(product)}
         </dd>
       </dl>

@@ -1,14 +1,16 @@
 import type { Product } from '@core/records/case';
 import { faceOf } from '@core/products/label/face';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
+import { useUnits } from '../../../ui/format';
 import { Fig } from '../../../ui/fig';
-import { showProductRate, showWeight } from '@core/words/numbers';
+
 import { sayWeekday } from '@core/words/days';
 import { Substances } from '../../../ui/substance';
 import { bringsInWords } from '../../../work/dose-words';
 
 /** The board's twin as a table: every dose of a zone with its rate, weigh-out and reason. */
 export function DoseTable({ zoneSeason, products }: { zoneSeason: ZoneSeason; products: readonly Product[] }) {
+  const units = useUnits();
   const { doses, zone } = zoneSeason;
   if (doses.length === 0) return null;
   return (
@@ -25,10 +27,10 @@ export function DoseTable({ zoneSeason, products }: { zoneSeason: ZoneSeason; pr
             <th scope="col">Day</th>
             <th scope="col">Product</th>
             <th scope="col" className="num">
-              lb product per 1000
+              {units.heading('product-rate', 'product')}
             </th>
             <th scope="col" className="num">
-              lb product, zone
+              {units.unit('weight', 'product')}, zone
             </th>
             <th scope="col">Brings, per 1000</th>
             <th scope="col">Why then</th>
@@ -44,13 +46,13 @@ export function DoseTable({ zoneSeason, products }: { zoneSeason: ZoneSeason; pr
                   {product?.name} <span className="small nowrap">{product && faceOf(product)}</span>
                 </td>
                 <td className="num">
-                  <Fig figure={dose.rate} show={showProductRate} />
+                  <Fig figure={dose.rate} show={units.productRate} />
                 </td>
                 <td className="num">
-                  <Fig figure={dose.weighOut} show={showWeight} />
+                  <Fig figure={dose.weighOut} show={units.weight} />
                 </td>
                 <td>
-                  <Substances text={bringsInWords(dose.delivers)} />
+                  <Substances text={bringsInWords(dose.delivers, units)} />
                 </td>
                 <td className="small">
                   <Substances text={dose.why} />

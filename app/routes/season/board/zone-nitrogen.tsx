@@ -1,6 +1,7 @@
 import { lazy, Suspense } from 'react';
 import { daysBetween } from '@core/days/day';
-import { showRate } from '@core/words/numbers';
+
+import { useUnits } from '../../../ui/format';
 import { useMounted } from '../../../ui/use-mounted';
 import type { SeasonBoardState } from '../use-season-board';
 
@@ -8,6 +9,7 @@ const WeeklyNitrogenChart = lazy(() => import('../../../ui/charts/weekly-nitroge
 
 /** What growth asks for and what the doses make free, week by week. */
 export function ZoneNitrogen({ at: { zone, year, today, weekly, supply } }: { at: SeasonBoardState }) {
+  const units = useUnits();
   const mounted = useMounted();
   if (!weekly) return null;
   const todayDay = today.startsWith(String(year)) ? daysBetween(`${year}-01-01`, today) : undefined;
@@ -15,7 +17,7 @@ export function ZoneNitrogen({ at: { zone, year, today, weekly, supply } }: { at
     <div className="chart">
       <div className="nm">
         <b>Nitrogen, {zone.name}</b>
-        lb N per 1000 sq ft, each week
+        {units.unit('nutrient-rate', 'N')}, each week
         <span className="key">
           <i /> growth asks
         </span>
@@ -27,7 +29,11 @@ export function ZoneNitrogen({ at: { zone, year, today, weekly, supply } }: { at
             <i className="given" /> given
           </span>
         )}
-        {weekly.heldLb > 0.02 && <span>{showRate(weekly.heldLb)} lb N still held at New Year</span>}
+        {weekly.heldLb > 0.02 && (
+          <span>
+            {units.rate(weekly.heldLb)} {units.short('nutrient-rate', 'N')} still held at New Year
+          </span>
+        )}
       </div>
       {mounted && (
         <Suspense fallback={<div style={{ height: 200 }} />}>
@@ -36,7 +42,7 @@ export function ZoneNitrogen({ at: { zone, year, today, weekly, supply } }: { at
             supply={supply}
             todayDay={todayDay}
             left={164}
-            label={`Nitrogen by the week of ${year}: growth asks ${showRate(weekly.demand.reduce((a, b) => a + b, 0))} lb N per 1000 sq ft, ${supply.length} doses make ${showRate(supply.reduce((sum, s) => sum + s.lb, 0) - weekly.heldLb)} free within the year`}
+            label={`Nitrogen by the week of ${year}: growth asks ${units.rate(weekly.demand.reduce((a, b) => a + b, 0))} ${units.unit('nutrient-rate', 'N')}, ${supply.length} doses make ${units.rate(supply.reduce((sum, s) => sum + s.lb, 0) - weekly.heldLb)} free within the year`}
           />
         </Suspense>
       )}

@@ -2,10 +2,12 @@ import type { Product } from '@core/records/case';
 import type { Dose } from '@core/season/plan/dose';
 import { purchases } from '@core/products/purchases';
 import { boughtWords, bulkWords } from '../../../work/bought-words';
-import { showMoney, showWeight } from '@core/words/numbers';
+import { showMoney } from '@core/words/numbers';
+import { useUnits } from '../../../ui/format';
 
 /** What to buy for the whole property: whole bags, stock first, what is left. */
 export function Buying({ doses, products }: { doses: readonly Dose[]; products: readonly Product[] }) {
+  const units = useUnits();
   const list = purchases(doses, products);
   const cost = list.reduce((sum, p) => sum + (p.cost ?? 0), 0);
   const unpriced = list.some((p) => p.cost === undefined);
@@ -20,8 +22,10 @@ export function Buying({ doses, products }: { doses: readonly Dose[]; products: 
             <b className="nowrap">{boughtWords(p)}</b>
             <span className="num">{p.lb === 0 ? '' : p.cost === undefined ? 'no price' : showMoney(p.cost)}</span>
             <span className="small">
-              {showWeight(p.neededLb)} lb product needed{p.onHandLb > 0 && `, ${showWeight(p.onHandLb)} on hand`}
-              {p.packageLb !== undefined && `, bags of ${p.packageLb} lb product`}, {showWeight(p.leftLb)} lb product
+              {units.say('weight', p.neededLb, 'product')} needed
+              {p.onHandLb > 0 && `, ${units.weight(p.onHandLb)} on hand`}
+              {p.packageLb !== undefined && `, bags of ${p.packageLb} lb product`},{' '}
+              {units.say('weight', p.leftLb, 'product')}
               left over
               {bulkWords(p)}
             </span>

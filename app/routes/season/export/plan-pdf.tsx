@@ -8,6 +8,7 @@ import type { JudgedPlan } from '@core/season/checks/judge-plan';
 import type { SeasonPlan, ZoneSeason } from '@core/season/plan/season-plan';
 import { type PlanSheet, planSheet, type SheetLine } from '@core/season/output/plan-sheet';
 import { weeklyNitrogen } from '@core/season/plan/weekly-nitrogen';
+import { usUnits } from '../../../ui/format';
 import { weeklyNitrogenSvg } from '../../../ui/charts/weekly-nitrogen-chart';
 import type { PhFinding } from '@core/soil/interpret';
 import type { Purchase } from '@core/products/purchases';
@@ -91,7 +92,7 @@ function doseRows(lines: readonly SheetLine[]): Content[][] {
     `${line.product} ${line.face}`,
     { text: `${showProductRate(line.ratePer1000Lb)}`, alignment: 'right' },
     { text: `${showWeight(line.weighOutLb)}`, alignment: 'right' },
-    bringsInWords(line.delivers),
+    bringsInWords(line.delivers, usUnits),
     line.why,
   ]);
 }
