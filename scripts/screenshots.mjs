@@ -52,7 +52,6 @@ const VIEWS = [
   { name: 'sample-phone', path: '/property/quarry-lane-school/sample', size: PHONE },
   { name: 'read', path: '/property/quarry-lane-school/read', size: WIDE },
   { name: 'read-alkaline', path: '/property/thornbury-chapel-green/read', size: WIDE },
-  { name: 'read-typing', path: '/property/okonedo-residence/read', size: WIDE },
   { name: 'prescribe', path: '/property/quarry-lane-school/prescribe', size: WIDE },
   {
     name: 'prescribe-workings',
@@ -114,7 +113,27 @@ const VIEWS = [
   },
   { name: 'climate', path: '/property/quarry-lane-school/season/climate#curve=soil', size: WIDE },
   { name: 'ground-phone', path: '/property/quarry-lane-school/ground', size: PHONE },
-  { name: 'prescribe-phone', path: '/property/fenwick-allotment-paths/prescribe', size: PHONE },
+  {
+    name: 'codes',
+    path: '/settings/codes#copy=maryland-licensed',
+    size: WIDE,
+    prepare: async (page) => {
+      await page.getByLabel('Name of the code').fill('Alderbeck borough');
+      await page.getByLabel('Closed from, 1', { exact: true }).fill('15 Nov');
+      await page.getByLabel('Closed to, 1', { exact: true }).fill('1 Mar');
+      await page.getByRole('button', { name: 'Save', exact: true }).click();
+      await page.getByText(/lines differ; saved$/).waitFor();
+      for (const name of ['Mill Race Cottages', 'Thornbury Chapel Green']) {
+        await page.getByLabel('Put it on a property').click();
+        await page.getByTitle(name).click();
+        await page.getByRole('complementary').getByRole('link', { name }).waitFor();
+      }
+      await page.getByLabel('Most N a year, lb N per 1000').fill('2.4');
+      await page.getByLabel('Closed from, 1', { exact: true }).focus();
+      await page.waitForTimeout(4_000);
+    },
+  },
+  { name: 'settings', path: '/settings', size: WIDE },
 ];
 
 const origin = await served(PORT, { UBERTAS_DEMO: '1' });
