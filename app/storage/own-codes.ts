@@ -72,10 +72,6 @@ export async function listCodes(
   return found;
 }
 
-/** The codes of a property with one changed, or without it. */
-const withCode = (codes: readonly LocalCode[], id: string, code: LocalCode | undefined): LocalCode[] =>
-  codes.flatMap((each) => (each.id === id ? (code ? [code] : []) : [each]));
-
 /** A change of the list and of properties, in one transaction. */
 async function changeCodes(
   change: TableChange<LocalCode>,
@@ -95,29 +91,45 @@ async function changeCodes(
   return undo;
 }
 
-/** Writes an own code, and over the copies of it that properties carry. */
-export const saveCode = (code: LocalCode, db: Db = database()): Promise<CodeChange> =>
-  changeCodes(
-    { put: [code], remove: [] },
+/** Properties that carry one of some codes, with their codes as they would be. */
+async function carrying(
+  ids: readonly string[],
+  changed: (code: LocalCode) => LocalCode[],
+  db: Db,
+): Promise<CodeChange['properties']> {
+  const under = await db.properties
+    .filter((property) => (property.codes ?? []).some((code) => ids.includes(code.id)))
+    .toArray();
+  return under.map(({ id, codes = [] }) => ({
+    id,
+    change: { property: { codes: codes.flatMap(changed) }, propertyWas: { codes } },
+  }));
+}
+
+/**
+ * Writes own codes, and over the copies of them that properties carry. One that is not in the list yet, because it came with a
+ * property's file, is written as new, whatever version its copy carries.
+ */
+export const saveCodes = async (codes: readonly LocalCode[], db: Db = database()): Promise<CodeChange> => {
+  const ids = codes.map(({ id }) => id);
+  const listed = new Set((await db.localCodes.bulkGet(ids)).flatMap((code) => (code ? [code.id] : [])));
+  const put = codes.map((code) => (listed.has(code.id) ? code : { ...code, changedAt: undefined }));
+  return changeCodes(
+    { put, remove: [] },
     async () => {
-      const written = (await db.localCodes.get(code.id)) as LocalCode;
-      return (await propertiesUnder(code.id, db)).map(({ id, codes = [] }) => ({
-        id,
-        change: { property: { codes: withCode(codes, code.id, written) }, propertyWas: { codes } },
-      }));
+      const written = new Map((await db.localCodes.bulkGet(ids)).flatMap((code) => (code ? [[code.id, code]] : [])));
+      return carrying(ids, (code) => [written.get(code.id) ?? code], db);
     },
     db,
   );
+};
+export const saveCode = (code: LocalCode, db: Db = database()): Promise<CodeChange> => saveCodes([code], db);
 
 /** Deletes an own code, and takes it off every property. */
 export const deleteCode = (codeId: string, db: Db = database()): Promise<CodeChange> =>
   changeCodes(
     { put: [], remove: [codeId] },
-    async () =>
-      (await propertiesUnder(codeId, db)).map(({ id, codes = [] }) => ({
-        id,
-        change: { property: { codes: withCode(codes, codeId, undefined) }, propertyWas: { codes } },
-      })),
+    () => carrying([codeId], (code) => (code.id === codeId ? [] : [code]), db),
     db,
   );
 

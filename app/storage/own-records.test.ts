@@ -52,6 +52,19 @@ describe('own codes', () => {
     await expect(saveCode({ ...stored!, maxNPerYear: 1 }, db)).rejects.toBeInstanceOf(ChangedMeanwhile);
     expect((await codesOf('mill'))[0]).toMatchObject({ maxNPerYear: 2.5 });
   });
+  it('that came with a property’s file are saved as new, whatever version the copy carries', async () => {
+    const brought: LocalCode = {
+      id: 'brook',
+      name: 'Brook county',
+      setbackFt: 20,
+      changedAt: '2026-05-01T10:00:00.000Z',
+    };
+    await bindCodes('mill', [brought], db);
+    expect((await codesHere(db)).own.map(({ id }) => id)).toEqual(['brook']);
+    await saveCode({ ...brought, setbackFt: 25 }, db);
+    expect((await loadOwn('localCodes', db))[0]).toMatchObject({ setbackFt: 25 });
+    expect((await codesOf('mill'))[0]).toMatchObject({ setbackFt: 25 });
+  });
   it('are refused by their schema', async () => {
     await expect(saveCode({ ...alder, maxNPerYear: -1 }, db)).rejects.toBeInstanceOf(RecordRefused);
     expect(await loadOwn('localCodes', db)).toEqual([]);

@@ -15,6 +15,8 @@ interface CodeProperty {
   name: string;
   /** Ids of the codes it is under. */
   codes: readonly string[];
+  /** Those of them of which it carries another version than the one that is here. */
+  other: readonly string[];
 }
 
 /** The properties, and what can be done to them from here. */
@@ -199,6 +201,16 @@ export function CodeMargin({
               : 'No property is under it yet.'}
         </p>
       )}
+      {under
+        .filter(({ other }) => codeId !== undefined && other.includes(codeId))
+        .map(({ id, name }) => (
+          <p key={id} className="caution">
+            <WarnGlyph />
+            <span>
+              {name} carries another version of this code, as its file brought it. Saving this one writes over it.
+            </span>
+          </p>
+        ))}
       <ul className={judging ? 'effects old' : 'effects'}>
         {(effects ?? []).map((effect) => (
           <Effect key={effect.propertyId} effect={effect} onMend={onMend} onUnbind={onUnbind} />

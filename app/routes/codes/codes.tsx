@@ -1,6 +1,7 @@
 import './codes.css';
 import { Button } from 'antd';
 import { useState } from 'react';
+import { differences } from '@core/codes/code-lines';
 import { printPack } from '@core/files/pack-file';
 import { BUILT_IN_PACKS } from '@core/packs/rule-packs';
 import type { LocalCode, PlannedDose } from '@core/records/case';
@@ -13,11 +14,11 @@ import {
   codesWithIds,
   deleteCode,
   saveCode,
+  saveCodes,
   undoCode,
 } from '../../storage/own-codes';
-import { changeOwn, loadOwn } from '../../storage/own-records';
+import { loadOwn } from '../../storage/own-records';
 import { existingProperty, savePlan } from '../../storage/property-repository';
-import type { TableChange } from '../../storage/record-table';
 import { Loading } from '../../ui/loading';
 import { usePlace } from '../../ui/place';
 import { saveTextFile } from '../../ui/save-text-file';
@@ -39,7 +40,6 @@ export type CodeAnswer = {
   faults?: Record<string, string>;
   kept?: LocalCode;
   undo?: CodeChange;
-  table?: TableChange<LocalCode>;
   of?: { propertyId: string; change: Change };
 };
 export type CodeSent =
@@ -47,17 +47,25 @@ export type CodeSent =
   | { intent: 'delete'; id: string }
   | { intent: 'undo'; change: CodeChange }
   | { intent: 'import'; codes: LocalCode[] }
-  | { intent: 'undo-import'; change: TableChange<LocalCode> }
   | { intent: 'bind'; propertyId: string; codeId: string; on: boolean }
   | { intent: 'mend'; propertyId: string; planId: string; doses: PlannedDose[] }
   | { intent: 'undo-property'; propertyId: string; change: Change };
+
+/** Whether a property carries another version of an own code, as a file can bring it. */
+const isOther = (mine: LocalCode, carried: LocalCode): boolean =>
+  mine.id === carried.id && differences(mine, carried).some(({ words }) => words !== '');
 
 export async function clientLoader() {
   const { own, packs, properties } = await codesHere();
   return {
     own,
     packs,
-    properties: properties.map(({ id, name, codes }) => ({ id, name, codes: codes.map((code) => code.id) })),
+    properties: properties.map(({ id, name, codes }) => ({
+      id,
+      name,
+      codes: codes.map((code) => code.id),
+      other: codes.filter((code) => own.some((mine) => isOther(mine, code))).map((code) => code.id),
+    })),
     version: properties.map(({ changedAt }) => changedAt ?? '').reduce((a, b) => (a > b ? a : b), ''),
     today: todayIso(),
   };
@@ -80,10 +88,8 @@ async function act(sent: CodeSent): Promise<CodeAnswer> {
     case 'import': {
       const stands = new Map((await loadOwn('localCodes')).map((code) => [code.id, code.changedAt]));
       const put = sent.codes.map((code) => ({ ...code, changedAt: stands.get(code.id) }));
-      return { table: await changeOwn('localCodes', { put, remove: [] }) };
+      return { undo: await saveCodes(put) };
     }
-    case 'undo-import':
-      return { table: await changeOwn('localCodes', sent.change) };
     case 'bind': {
       const { codes = [] } = await existingProperty(sent.propertyId);
       const others = codes.filter((code) => code.id !== sent.codeId);
@@ -107,7 +113,6 @@ const SHAPES: Shapes<CodeSent> = {
   delete: { id: 'text' },
   undo: { change: 'record' },
   import: { codes: 'list' },
-  'undo-import': { change: 'record' },
   bind: { propertyId: 'text', codeId: 'text', on: 'yes' },
   mend: { propertyId: 'text', planId: 'text', doses: 'list' },
   'undo-property': { propertyId: 'text', change: 'record' },
@@ -239,8 +244,7 @@ export default function Codes({ loaderData }: Route.ComponentProps) {
           void done(
             () => send({ intent: 'import', codes }),
             `${codes.length} ${codes.length === 1 ? 'code' : 'codes'} of ${name} are among your own.`,
-            (answer) =>
-              answer?.table ? send({ intent: 'undo-import', change: answer.table }) : Promise.resolve(undefined),
+            (answer) => (answer?.undo ? send({ intent: 'undo', change: answer.undo }) : Promise.resolve(undefined)),
           )
         }
       />

@@ -42,6 +42,9 @@ export function useCodeEffects(
           setFault(undefined);
         })
         .catch((reason: unknown) => {
+          // a worker that is gone is started anew at the next change
+          link.current?.end();
+          link.current = undefined;
           if (!left) setFault(reason instanceof Error ? reason.message : 'The plans could not be judged.');
         });
     }, GATHERED_MS);
