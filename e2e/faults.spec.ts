@@ -11,6 +11,8 @@ const SLICE = [
   'shelf/store',
   'home/remove',
   'climate/undo',
+  'codes/save',
+  'settings/packs',
 ];
 
 test('a write that fails loses nothing, is said in words and leaves the page; of two tabs one is asked', async ({

@@ -2,6 +2,7 @@ import type { Case, Choices, Plan, Product, Sample, SoilTest, Zone } from '@core
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { groupBy } from '@core/tables/group-by';
 import { applyChange, type Change, NotKept, PropertyGone, written } from './changes';
+import { noteChange } from './notes';
 import { tellOthers } from './other-tabs';
 import { database, type PictureRecord, type PropertyRecord, type UbertasDatabase } from './schema';
 
@@ -185,11 +186,40 @@ export async function listChoices(db: Db = database()): Promise<{ id: string; na
   return found;
 }
 
-/** Takes back changes of several properties, all or none. */
-export const undoChanges = (changes: readonly { id: string; change: Change }[], db: Db = database()): Promise<void> =>
-  db.transaction('rw', [db.properties, db.pictures], async () => {
-    for (const { id, change } of changes) await applyChange(id, change, db);
+/** Changes of several properties, all or none, with those that take them back. */
+export async function applyChanges(
+  changes: readonly { id: string; change: Change }[],
+  db: Db = database(),
+): Promise<{ id: string; change: Change }[]> {
+  const tables = [db.properties, db.pictures, ...ownTables(db)];
+  const undo = await db.transaction('rw', tables, async () => {
+    const undone: { id: string; change: Change }[] = [];
+    for (const { id, change } of changes) undone.push({ id, change: await applyChange(id, change, db) });
+    return undone;
   });
+  await noteChange(db);
+  tellOthers(...undo.map(({ id }) => id));
+  return undo;
+}
+
+/** Changes some choices of several properties, all or none. */
+export async function saveChoicesOf(
+  propertyIds: readonly string[],
+  over: Partial<Choices>,
+  db: Db = database(),
+): Promise<{ id: string; change: Change }[]> {
+  const before = await db.properties.bulkGet([...propertyIds]);
+  return applyChanges(
+    propertyIds.map((id, i) => ({
+      id,
+      change: {
+        property: { choices: { ...before[i]?.choices, ...over } },
+        propertyWas: { choices: before[i]?.choices },
+      },
+    })),
+    db,
+  );
+}
 
 /** Writes a zone, new or changed; a new one goes last. */
 export const saveZone = (propertyId: string, zone: Zone, db: Db = database()): Promise<Change> =>

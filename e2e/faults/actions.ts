@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Case, Product } from '@core/records/case';
+import { codeTyped } from '../../app/routes/codes/typed-code';
 import { typedFromZone } from '../../app/routes/ground/draft/zone-from-typed';
 import { typedFromReport } from '../../app/routes/read/report/report-from-typed';
 import { typedFromWater } from '../../app/routes/read/water/water-from-typed';
@@ -29,6 +30,14 @@ export function foundActions(root = 'app/routes'): Found[] {
     }
   return found;
 }
+
+const PACK = {
+  kind: 'minimum-levels',
+  pack: 'ours',
+  version: '1',
+  source: { cite: 'Our trials', standing: 'common practice' },
+  minimumPpm: { K: 30, P: 20, Ca: 300, Mg: 40, S: 7 },
+};
 
 const dose = (zoneId: string, date: string) => ({ zoneId, date, productId: 'urea-46', for: 'N', rateLb: 1.5 });
 
@@ -130,7 +139,35 @@ export const BODIES: Record<string, Ask> = {
     propertyId: file.property.id,
     change: { put: { zones: [{ ...file.zones[0], name: 'Settled' }] } },
   }),
-  'settle/product': ({ products }) => ({ product: { ...products[0], lot: 'settled' } }),
+  'settle/kept': ({ products }) => ({ kind: 'products', record: { ...products[0], lot: 'settled' } }),
+  'ground/codes': () => ({ codeIds: ['maryland-licensed'] }),
+  'codes/save': () => ({ typed: codeTyped({ name: 'Alder borough', maxNPerYear: 3 }) }),
+  'codes/delete': () => ({ id: 'alder' }),
+  'codes/import': () => ({ codes: [{ id: 'alder', setbackFt: 12 }] }),
+  'codes/bind': ({ file }) => ({ propertyId: file.property.id, codeId: 'maryland-licensed', on: true }),
+  'codes/mend': ({ file }) => ({
+    propertyId: file.property.id,
+    planId: file.plans?.[0]?.id ?? 'none',
+    doses: [dose(file.zones[0]!.id, '2027-05-24')],
+  }),
+  'codes/undo': () => ({ change: { codes: { put: [{ id: 'alder' }], remove: [] }, properties: [] } }),
+  'codes/undo-property': ({ file }) => ({ propertyId: file.property.id, change: { property: { name: 'Put back' } } }),
+  'settings/packs': () => ({ put: [{ id: 'ours', order: 1, file: PACK }], remove: [] }),
+  'settings/person': () => ({ put: [{ id: 'ra', name: 'R. Amadi' }], remove: [] }),
+  'settings/setting': () => ({ setting: { id: 'keeping', backupEveryDays: 7 } }),
+  'settings/apply': ({ file }) => ({ propertyIds: [file.property.id], choices: { maxTrips: 5 } }),
+  'settings/undo': () => ({ kind: 'operators', change: { put: [{ id: 'ra', name: 'R. Amadi' }], remove: [] } }),
+  'settings/undo-properties': ({ file }) => ({
+    changes: [{ id: file.property.id, change: { property: { name: 'Put back' } } }],
+  }),
+  'settings/backed-up': () => ({}),
+  'settings/delete-all': () => ({}),
+  'tables/save': () => ({
+    kind: 'grasses',
+    typed: { cells: { 'tall-fescue/6': '4.5' }, cite: 'Our trials', standing: 'published', chosen: '' },
+    was: '',
+  }),
+  'tables/undo': () => ({ change: { put: [{ id: 'own-grasses', order: 1, file: PACK }], remove: [] } }),
 };
 /** An undo of any page takes back what the page's own write left. */
 const UNDO: Ask = ({ undo }) => ({ change: undo ?? {} });
@@ -146,6 +183,9 @@ export function addressOf(route: string, propertyId: string): { path: string; ro
     home: '/?index',
     shelf: '/shelf',
     settle: '/settle',
+    settings: '/settings',
+    codes: '/settings/codes',
+    tables: '/settings/tables',
     match: `/property/${propertyId}/prescribe/match`,
     climate: `/property/${propertyId}/season/climate`,
     'move-here': `/property/${propertyId}/season/move-here`,

@@ -32,7 +32,9 @@ export const dump = (page: Page): Promise<Dump> =>
           (request) => new Promise<unknown[]>((done) => (request.onsuccess = () => done(request.result))),
         ),
       );
-      all[name] = (keys as string[]).map((key, i) => ({ key, value: values![i] as object }));
+      all[name] = (keys as string[])
+        .map((key, i) => ({ key, value: values![i] as object }))
+        .filter(({ key }) => key !== 'changes-since-backup');
     }
     db.close();
     return all;

@@ -1,7 +1,6 @@
 import './settings.css';
 import { Link } from 'react-router';
 import { refuseSize } from '@core/files/largest-file';
-import type { Choices } from '@core/records/case';
 import type { Operator } from '@core/records/operator-schema';
 import type { DefaultsSetting, Setting } from '@core/records/settings-schema';
 import { exportBackup } from '../../storage/case-files';
@@ -10,7 +9,7 @@ import { deleteEverything, isBackupDue, noteBackup, sinceBackup, USUAL_BACKUP_DA
 import { codesHere } from '../../storage/own-codes';
 import { loadPacks } from '../../storage/own-packs';
 import { changeOwn, loadOwn, loadSetting } from '../../storage/own-records';
-import { listChoices, saveChoices, undoChanges } from '../../storage/property-repository';
+import { applyChanges, listChoices, saveChoicesOf } from '../../storage/property-repository';
 import type { TableChange } from '../../storage/record-table';
 import type { PackRecord } from '../../storage/schema';
 import { Loading } from '../../ui/loading';
@@ -85,17 +84,12 @@ async function act(sent: Sent): Promise<SettingsAnswer> {
       const stands = (await loadOwn('settings')).find(({ id }) => id === sent.setting.id);
       return table('settings', { put: [{ ...sent.setting, changedAt: stands?.changedAt } as never], remove: [] });
     }
-    case 'apply': {
-      const undoProperties: { id: string; change: Change }[] = [];
-      for (const id of sent.propertyIds)
-        undoProperties.push({ id, change: await saveChoices(id, sent.choices as Partial<Choices>) });
-      return { undoProperties };
-    }
+    case 'apply':
+      return { undoProperties: await saveChoicesOf(sent.propertyIds, sent.choices) };
     case 'undo':
       return table(sent.kind, sent.change);
     case 'undo-properties':
-      await undoChanges(sent.changes);
-      return {};
+      return { undoProperties: await applyChanges(sent.changes) };
     case 'backed-up':
       await noteBackup(todayIso());
       return {};
