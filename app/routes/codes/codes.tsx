@@ -66,7 +66,11 @@ export async function clientLoader() {
       codes: codes.map((code) => code.id),
       other: codes.filter((code) => own.some((mine) => isOther(mine, code))).map((code) => code.id),
     })),
-    version: properties.map(({ changedAt }) => changedAt ?? '').reduce((a, b) => (a > b ? a : b), ''),
+    // of all that carry a code: another one put under it is another version too
+    version: properties
+      .filter(({ codes }) => codes.length > 0)
+      .map(({ id, changedAt = '' }) => `${id} ${changedAt}`)
+      .join(),
     today: todayIso(),
   };
 }
