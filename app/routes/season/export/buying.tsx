@@ -25,8 +25,7 @@ export function Buying({ doses, products }: { doses: readonly Dose[]; products: 
               {units.say('weight', p.neededLb, 'product')} needed
               {p.onHandLb > 0 && `, ${units.weight(p.onHandLb)} on hand`}
               {p.packageLb !== undefined && `, bags of ${p.packageLb} lb product`},{' '}
-              {units.say('weight', p.leftLb, 'product')}
-              left over
+              {units.say('weight', p.leftLb, 'product')} left over
               {bulkWords(p)}
             </span>
           </li>
