@@ -9,34 +9,29 @@ import { changeShelf } from './shelf-repository';
 
 /** What belongs to the agronomist and to no property: own codes, packs, people, what this browser goes by. */
 
-const CODES: RecordTable<LocalCode> = {
-  kind: 'localCodes',
-  what: 'The local code',
-  sure: (code) => sure(codeSchema, code, 'The local code'),
-  told: SETTINGS,
-};
-const PACKS: RecordTable<PackRecord> = {
-  kind: 'packs',
-  what: 'The rule pack',
-  sure: (pack) => {
-    const { file: _file, ...head } = pack;
-    sure(packRecordSchema.omit(['file']), head, 'The rule pack');
-    return pack;
+/** A table of such records: what one is called, and how it is checked before it is written. */
+const own = <R extends { id: string; changedAt?: string }>(
+  kind: Kept,
+  what: string,
+  check: (record: R) => unknown,
+): RecordTable<R> => ({
+  kind,
+  what,
+  sure: (record) => {
+    check(record);
+    return record;
   },
   told: SETTINGS,
-};
-const OPERATORS: RecordTable<Operator> = {
-  kind: 'operators',
-  what: 'The person',
-  sure: (person) => sure(operatorSchema, person, 'The person'),
-  told: SETTINGS,
-};
-const SETTING: RecordTable<Setting> = {
-  kind: 'settings',
-  what: 'The setting',
-  sure: (setting) => sure(SETTING_SCHEMAS[setting.id], setting, 'The setting'),
-  told: SETTINGS,
-};
+});
+const CODES = own<LocalCode>('localCodes', 'The local code', (code) => sure(codeSchema, code, 'The local code'));
+/** The file was checked by its own kind's schema when it was read or typed. */
+const PACKS = own<PackRecord>('packs', 'The rule pack', ({ file: _file, ...head }) =>
+  sure(packRecordSchema.omit(['file']), head, 'The rule pack'),
+);
+const OPERATORS = own<Operator>('operators', 'The person', (person) => sure(operatorSchema, person, 'The person'));
+const SETTING = own<Setting>('settings', 'The setting', (setting) =>
+  sure(SETTING_SCHEMAS[setting.id], setting, 'The setting'),
+);
 export const OWN_TABLES = { localCodes: CODES, packs: PACKS, operators: OPERATORS, settings: SETTING } as const;
 export type OwnKind = keyof typeof OWN_TABLES;
 export type OwnRecord<K extends OwnKind> = (typeof OWN_TABLES)[K] extends RecordTable<infer R> ? R : never;

@@ -65,9 +65,7 @@ function Effect({ effect, onMend, onUnbind }: { effect: EffectHere } & Pick<Code
         </p>
         {broken.slice(0, MOST_CHECKS).map((check) => (
           <p key={`${check.zoneId}/${check.id}`} className="small">
-            <Substances
-              text={`${check.zoneName ? `${check.zoneName}: ` : ''}${check.title.toLowerCase().replace(/\bn\b/, 'N')}, ${check.found}.`}
-            />
+            <Substances text={`${check.zoneName ? `${check.zoneName}: ` : ''}${check.title}, ${check.found}.`} />
           </p>
         ))}
         {broken.length > MOST_CHECKS && <p className="small">and {broken.length - MOST_CHECKS} more checks.</p>}

@@ -23,8 +23,7 @@ import { Loading } from '../../ui/loading';
 import { usePlace } from '../../ui/place';
 import { saveTextFile } from '../../ui/save-text-file';
 import { todayIso } from '../../ui/today';
-import { TopNav } from '../../ui/top-nav';
-import { Wordmark } from '../../ui/wordmark';
+import { RoomTop } from '../../ui/room-top';
 import { answering, type Shapes, useSend } from '../../work/send';
 import { StageFault } from '../../work/stage-fault';
 import { useDone } from '../../work/use-done';
@@ -198,11 +197,7 @@ export default function Codes({ loaderData }: Route.ComponentProps) {
   );
   return (
     <>
-      <header className="top">
-        <Wordmark />
-        <TopNav />
-        <div className="right" />
-      </header>
+      <RoomTop />
       <main id="main" className="codes">
         <CodeList
           own={own}

@@ -15,8 +15,7 @@ import type { PackRecord } from '../../storage/schema';
 import { Loading } from '../../ui/loading';
 import { saveTextFile } from '../../ui/save-text-file';
 import { todayIso } from '../../ui/today';
-import { TopNav } from '../../ui/top-nav';
-import { Wordmark } from '../../ui/wordmark';
+import { RoomTop } from '../../ui/room-top';
 import { answering, type Shapes, useSend } from '../../work/send';
 import { StageFault } from '../../work/stage-fault';
 import { useDone } from '../../work/use-done';
@@ -150,11 +149,7 @@ export default function Settings({ loaderData }: Route.ComponentProps) {
     void done(() => send({ intent: 'setting', setting: next }), says, undo);
   return (
     <>
-      <header className="top">
-        <Wordmark />
-        <TopNav />
-        <div className="right" />
-      </header>
+      <RoomTop />
       <main id="main" className="settings">
         <nav aria-label="Settings" className="settingsnav">
           <ul>

@@ -15,11 +15,10 @@ import {
 import { todayIso } from '../../ui/today';
 import { Loading } from '../../ui/loading';
 import { Substances } from '../../ui/substance';
-import { TopNav } from '../../ui/top-nav';
 import { useFollow } from '../../work/use-follow';
 import { useDone } from '../../work/use-done';
 import { useWorkingsTrail } from '../../ui/use-workings-trail';
-import { Wordmark } from '../../ui/wordmark';
+import { RoomTop } from '../../ui/room-top';
 import { WorkingsSlip } from '../../ui/workings';
 import { WorkingsContext } from '../../ui/workings-context';
 import type { Route } from './+types/shelf';
@@ -142,11 +141,7 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
   };
   return (
     <WorkingsContext value={workings}>
-      <header className="top">
-        <Wordmark />
-        <TopNav />
-        <div className="right" />
-      </header>
+      <RoomTop />
       <main id="main" className={opened || workings.trail.length > 0 ? 'shelf with-slip' : 'shelf'}>
         <div className="board">
           <div className="pagehead">

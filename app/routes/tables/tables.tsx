@@ -15,9 +15,8 @@ import { Loading } from '../../ui/loading';
 import { placeHash, usePlace } from '../../ui/place';
 import { Substances } from '../../ui/substance';
 import { todayIso } from '../../ui/today';
-import { TopNav } from '../../ui/top-nav';
 import { Unsaved } from '../../ui/unsaved';
-import { Wordmark } from '../../ui/wordmark';
+import { RoomTop } from '../../ui/room-top';
 import { answering, type Shapes, useSend } from '../../work/send';
 import { StageFault } from '../../work/stage-fault';
 import { useDone } from '../../work/use-done';
@@ -250,11 +249,7 @@ export default function Tables({ loaderData: { packs } }: Route.ComponentProps) 
   const record = packs.find((pack) => pack.id === id && !isRefusal(checkPack(pack.file)));
   return (
     <>
-      <header className="top">
-        <Wordmark />
-        <TopNav />
-        <div className="right" />
-      </header>
+      <RoomTop />
       <main id="main" className="tables">
         <nav aria-label="Tables">
           <ul>
