@@ -5,13 +5,25 @@ import './theme/code-font.css';
 import './theme/app.css';
 import { App as AntApp, ConfigProvider } from 'antd';
 import enUS from 'antd/locale/en_US';
-import { type ReactNode, useContext } from 'react';
-import { isRouteErrorResponse, Link, Links, Meta, Outlet, Scripts, ScrollRestoration } from 'react-router';
+import { type ReactNode, useContext, useMemo } from 'react';
+import {
+  isRouteErrorResponse,
+  Link,
+  Links,
+  Meta,
+  Outlet,
+  Scripts,
+  ScrollRestoration,
+  useRouteLoaderData,
+} from 'react-router';
 import type { Route } from './+types/root';
+import { loadSetting } from './storage/own-records';
 import { storageFault } from './storage/storage-fault';
 import { ubertas } from './theme/antd-theme';
 import { NonceContext } from './theme/nonce';
 import { StopGlyph } from './ui/glyphs';
+import { Units, UnitsContext } from './ui/format';
+import { Loading } from './ui/loading';
 import { Wordmark } from './ui/wordmark';
 import { BackupReminder } from './work/backup-reminder';
 import { LittleRoom } from './work/little-room';
@@ -29,6 +41,8 @@ const locale = (enUS as typeof enUS & { default?: typeof enUS }).default ?? enUS
 
 export function Layout({ children }: { children: ReactNode }) {
   const nonce = useContext(NonceContext);
+  const kept = useRouteLoaderData<typeof clientLoader>('root')?.units;
+  const units = useMemo(() => new Units(kept), [kept]);
   return (
     <html lang="en">
       <head>
@@ -42,18 +56,30 @@ export function Layout({ children }: { children: ReactNode }) {
           Go to the page
         </a>
         <ConfigProvider theme={{ ...ubertas, hashed: false }} locale={locale}>
-          <AntApp>
-            <LittleRoom />
-            <BackupReminder />
-            {children}
-            <ConflictDialog />
-          </AntApp>
+          <UnitsContext value={units}>
+            <AntApp>
+              <LittleRoom />
+              <BackupReminder />
+              {children}
+              <ConflictDialog />
+            </AntApp>
+          </UnitsContext>
         </ConfigProvider>
         <ScrollRestoration nonce={nonce} />
         <Scripts nonce={nonce} />
       </body>
     </html>
   );
+}
+
+/** How numbers and units are shown here; where nothing is kept, as they ship. */
+export async function clientLoader() {
+  return { units: await loadSetting('units').catch(() => undefined) };
+}
+clientLoader.hydrate = true as const;
+
+export function HydrateFallback() {
+  return <Loading />;
 }
 
 export default function Root() {

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { StandingGlyph } from './glyphs';
-import { Substances } from './substance';
+import { Said } from './substance';
 
 interface Checked {
   standing: 'pass' | 'warn' | 'fail';
@@ -27,16 +27,16 @@ export function CheckList<Check extends Checked>({
           <span className="row">
             <span className="word">{{ pass: 'Pass', warn: 'Warn', fail: 'Fail' }[check.standing]}</span>
             <span>
-              <Substances text={check.title} />
+              <Said text={check.title} />
             </span>
             <span className="leader" />
             <span className="nowrap">
-              <Substances text={check.found} />
+              <Said text={check.found} />
             </span>
           </span>
           {check.says && (
             <p>
-              <Substances text={check.says} />
+              <Said text={check.says} />
             </p>
           )}
           {check.standing !== 'pass' && acts?.(check)}

@@ -1,14 +1,16 @@
 import { Input, Select } from 'antd';
 import { type ReactNode, useId, useState } from 'react';
 import { StopGlyph } from './glyphs';
+import { useUnits } from './format';
 
 /** The sentence under a field that says what is wrong and what to do. */
 export function Fault({ id, children }: { id?: string; children?: ReactNode }) {
+  const units = useUnits();
   if (!children) return null;
   return (
     <span className="fault" id={id} role="alert">
       <StopGlyph />
-      <span>{children}</span>
+      <span>{typeof children === 'string' ? units.said(children) : children}</span>
     </span>
   );
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { type PlaceChoice, placeChoices, placeChosen, PLACES_STANDING } from '@core/climate/places';
 import { FoundField } from './field';
+import { useUnits } from './format';
 
 /** A climate chosen by typing a place or a position; what is typed here leaves the browser for nowhere. */
 export function PlaceField({
@@ -17,6 +18,7 @@ export function PlaceField({
   origin?: readonly [number, number];
   onChoose: (choice: PlaceChoice) => void;
 }) {
+  const units = useUnits();
   const [chosen, setChosen] = useState<PlaceChoice>();
   return (
     <div className="place">
@@ -28,7 +30,9 @@ export function PlaceField({
         chosen={chosen}
         find={(typed) => {
           const found = placeChoices(typed === '' && origin ? `${origin[1]}, ${origin[0]}` : typed);
-          return 'refused' in found ? found.refused : found;
+          return 'refused' in found
+            ? found.refused
+            : found.map((each) => ({ ...each, beside: each.beside && units.said(each.beside) }));
         }}
         onChange={(id) => {
           const choice = placeChosen(id);
@@ -38,7 +42,7 @@ export function PlaceField({
         }}
       />
       <p className="small">
-        {chosen?.beside && `${chosen.beside}. `}Normals of 84 places, {PLACES_STANDING}.
+        {chosen?.beside && `${units.said(chosen.beside)}. `}Normals of 84 places, {PLACES_STANDING}.
       </p>
     </div>
   );

@@ -1,4 +1,5 @@
 import { Fragment } from 'react';
+import { useUnits } from './format';
 
 /** Writes P2O5, K2O, CaCO3 and the like with their small figures. */
 export function Substances({ text }: { text: string }) {
@@ -16,3 +17,6 @@ export function Substances({ text }: { text: string }) {
       </Fragment>
     ));
 }
+
+/** A sentence of the core, with its amounts in the units of whoever reads it. */
+export const Said = ({ text }: { text: string }) => <Substances text={useUnits().said(text)} />;

@@ -3,10 +3,11 @@ import { useEffect, useRef } from 'react';
 import { isRefusal } from '@core/reckoning/refusal';
 import { alternativeValue, type Figure, workingOf } from '@core/reckoning/figure';
 import { showStep } from '@core/words/numbers';
-import { Substances } from './substance';
+import { Said, Substances } from './substance';
 import { WarnGlyph } from './glyphs';
 import { useWorkings } from './workings-context';
 import './workings.css';
+import { useUnits } from './format';
 
 const signed = (value: number): string => (value > 0 ? `+${showStep(value)}` : showStep(value));
 
@@ -52,7 +53,9 @@ function Alternatives({ figure }: { figure: Figure }) {
           const value = alternativeValue(figure, each);
           return (
             <li key={each.says}>
-              <span>{each.says}</span>
+              <span>
+                <Said text={each.says} />
+              </span>
               {isRefusal(value) ? (
                 <span className="w">{value.refused}</span>
               ) : (
@@ -71,6 +74,7 @@ function Alternatives({ figure }: { figure: Figure }) {
 
 /** The slip that shows how a number was reckoned, with this site's values. */
 export function WorkingsSlip() {
+  const units = useUnits();
   const { trail, drill, back, close } = useWorkings();
   const figure = trail.at(-1);
   const slip = useRef<HTMLElement>(null);
@@ -79,6 +83,9 @@ export function WorkingsSlip() {
   }, [figure]);
   if (!figure) return null;
   const { reckoning } = figure;
+  const inUs = `${showStep(figure.value)} ${figure.unit}`;
+  const shown = units.setting.system === 'si' ? units.said(inUs) : inUs;
+  const inSi = shown === inUs ? undefined : shown;
   return (
     <aside
       className="slip"
@@ -113,6 +120,11 @@ export function WorkingsSlip() {
           <Substances text={figure.unit} />
         </span>
       </p>
+      {inSi !== undefined && (
+        <p className="small">
+          = <Substances text={inSi} />. The method’s own units stay in its steps: its formulas hold only there.
+        </p>
+      )}
       <h3>Formula</h3>
       {reckoning.formula.map((line) => (
         <p className="formula" key={line}>
@@ -144,7 +156,7 @@ export function WorkingsSlip() {
                 )}
               </span>
               <span className="w">
-                <Substances text={origin?.says ?? ''} />
+                <Said text={origin?.says ?? ''} />
               </span>
             </li>
           );
@@ -161,7 +173,7 @@ export function WorkingsSlip() {
       ))}
       <h3>Where it is used</h3>
       <p className="small">
-        <Substances text={figure.usedIn ?? 'Here.'} />
+        <Said text={figure.usedIn ?? 'Here.'} />
       </p>
       <h3>Sources and limits</h3>
       <ul className="small sources">
@@ -172,7 +184,7 @@ export function WorkingsSlip() {
         ))}
         {reckoning.limits.map((limit) => (
           <li key={limit}>
-            <Substances text={limit} />
+            <Said text={limit} />
           </li>
         ))}
       </ul>

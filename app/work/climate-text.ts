@@ -1,11 +1,18 @@
 import { climateSchema, type Climate } from '@core/records/case';
 import { checkShape } from '@core/records/strict-schema';
-import { typedNumber } from '@core/typed/typed-number';
+import type { Units } from '../ui/format';
 import { isRefusal, type Refusal, refuse } from '@core/reckoning/refusal';
 
 /** Twelve numbers typed or pasted with spaces, commas or line ends between. */
-export function twelveNumbers(text: string, label: string, field: string): number[] | Refusal {
-  const parts = text
+export function twelveNumbers(
+  text: string,
+  label: string,
+  field: string,
+  quantity: 'temperature' | 'depth',
+  units: Units,
+): number[] | Refusal {
+  const parts = units
+    .withPoints(text)
     .trim()
     .split(/[\s,;]+/)
     .filter(Boolean);
@@ -13,7 +20,7 @@ export function twelveNumbers(text: string, label: string, field: string): numbe
     return refuse(field, `${label} needs twelve numbers, January to December; ${parts.length} found.`);
   const numbers: number[] = [];
   for (const part of parts) {
-    const value = typedNumber(part, label, field);
+    const value = units.value(quantity, part, label, field);
     if (isRefusal(value)) return value;
     numbers.push(value as number);
   }
@@ -21,24 +28,28 @@ export function twelveNumbers(text: string, label: string, field: string): numbe
 }
 
 /** Reads typed normals into a climate, or the first fault with its field. */
-export function climateFromText(typed: {
-  highs: string;
-  lows: string;
-  rain?: string;
-  lastFrost: string;
-  firstFrost: string;
-}): Climate | Refusal {
-  const highs = twelveNumbers(typed.highs, 'Mean highs', 'highs');
+export function climateFromText(
+  typed: {
+    highs: string;
+    lows: string;
+    rain?: string;
+    lastFrost: string;
+    firstFrost: string;
+  },
+  units: Units,
+): Climate | Refusal {
+  const highs = twelveNumbers(typed.highs, 'Mean highs', 'highs', 'temperature', units);
   if (isRefusal(highs)) return highs;
-  const lows = twelveNumbers(typed.lows, 'Mean lows', 'lows');
+  const lows = twelveNumbers(typed.lows, 'Mean lows', 'lows', 'temperature', units);
   if (isRefusal(lows)) return lows;
+  const say = (f: number) => units.field('temperature', f);
   const month = highs.findIndex((high, i) => high < (lows[i] as number));
   if (month >= 0)
     return refuse(
       'lows',
-      `Month ${month + 1}: the mean low, ${lows[month]}, is above the mean high, ${highs[month]}. Check both rows.`,
+      `Month ${month + 1}: the mean low, ${say(lows[month] as number)}, is above the mean high, ${say(highs[month] as number)}. Check both rows.`,
     );
-  const rain = typed.rain?.trim() ? twelveNumbers(typed.rain, 'Monthly rain', 'rain') : undefined;
+  const rain = typed.rain?.trim() ? twelveNumbers(typed.rain, 'Monthly rain', 'rain', 'depth', units) : undefined;
   if (isRefusal(rain)) return rain;
   const frost = (text: string) => text.trim() || undefined;
   const climate = checkShape(climateSchema, {

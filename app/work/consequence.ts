@@ -1,7 +1,7 @@
 import type { Figure } from '@core/reckoning/figure';
 import type { NutrientPrescription, ZonePrescription } from '@core/prescription/prescription';
 import type { Finding } from '@core/soil/interpret';
-import { showRate, showWeight } from '@core/words/numbers';
+import type { Units } from '../ui/format';
 
 /** What a finding orders for this year: words, with the reckoned figure between them where there is one. */
 export interface Consequence {
@@ -14,7 +14,7 @@ export interface Consequence {
 const words = (after: string): Consequence => ({ after });
 
 /** What a nutrient's finding orders. */
-export function consequenceOf(finding: Finding, prescription: ZonePrescription): Consequence {
+export function consequenceOf(finding: Finding, prescription: ZonePrescription, units: Units): Consequence {
   const by: Partial<Record<string, [NutrientPrescription, string]>> = {
     P: [prescription.phosphorus, 'P2O5'],
     K: [prescription.potassium, 'K2O'],
@@ -25,7 +25,8 @@ export function consequenceOf(finding: Finding, prescription: ZonePrescription):
   if (finding.level === 'unreadable') return words('Ask the laboratory; nothing is given on it.');
   if (entry) {
     const [nutrient, sold] = entry;
-    if (nutrient.yearLb > 0) return { figure: nutrient.year, show: showRate, after: ` lb ${sold} per 1000 this year.` };
+    if (nutrient.yearLb > 0)
+      return { figure: nutrient.year, show: units.rate, after: ` ${units.heading('nutrient-rate', sold)} this year.` };
     return words(
       finding.level === 'high' ? `No ${sold} this year, whatever the bag holds.` : `No ${sold} needed this year.`,
     );
@@ -40,13 +41,24 @@ export function consequenceOf(finding: Finding, prescription: ZonePrescription):
 }
 
 /** What the pH orders. */
-export function phConsequence({ ph }: ZonePrescription): Consequence {
+export function phConsequence({ ph }: ZonePrescription, units: Units): Consequence {
+  const material = (lb: number) => units.show('material-rate', lb);
   const each = ph.doses[0];
   const split =
-    each === undefined ? '' : ph.doses.length > 1 ? `, as ${ph.doses.length} of ${showWeight(each)}` : ', in one dose';
+    each === undefined ? '' : ph.doses.length > 1 ? `, as ${ph.doses.length} of ${material(each)}` : ', in one dose';
   if (ph.action === 'lime' && ph.material)
-    return { before: 'Lime, ', figure: ph.material, show: showWeight, after: ` lb lime per 1000${split}.` };
+    return {
+      before: 'Lime, ',
+      figure: ph.material,
+      show: material,
+      after: ` ${units.heading('material-rate', 'lime')}${split}.`,
+    };
   if (ph.action === 'sulfur' && ph.requirement)
-    return { before: 'Elemental sulfur, ', figure: ph.requirement, show: showRate, after: ` lb S per 1000${split}.` };
-  return words(ph.says);
+    return {
+      before: 'Elemental sulfur, ',
+      figure: ph.requirement,
+      show: units.rate,
+      after: ` ${units.heading('nutrient-rate', 'S')}${split}.`,
+    };
+  return words(units.said(ph.says));
 }

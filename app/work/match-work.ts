@@ -1,4 +1,4 @@
-import { typedNumber } from '@core/typed/typed-number';
+import { useUnits } from '../ui/format';
 import type { Product } from '@core/records/case';
 import { asked, type MatchContext, type Need, percentToward } from '@core/products/match/need';
 import { type Trip, tripsOf } from '@core/season/plan/trips';
@@ -44,6 +44,7 @@ export function nextTrip(trips: readonly Trip[], today: string, bag?: Product): 
 /** Judges a zone's trip: its date from the address, its need from the doses or as typed over them. */
 export function useMatchWork(work: PropertyWork, bag?: Product): MatchWork | undefined {
   const [place, setPlace] = usePlace();
+  const units = useUnits();
   const { zone, zoneSeason, file, season, today } = work;
   if (!zone || !zoneSeason) return undefined;
   const { prescription, read, doses } = zoneSeason;
@@ -56,10 +57,10 @@ export function useMatchWork(work: PropertyWork, bag?: Product): MatchWork | und
     const text = place.get(PARAM[key]);
     if (text === null) continue;
     typed[key] = text;
-    const value = typedNumber(text, key, key);
+    const value = units.value('nutrient-rate', text, key, key);
     if (isRefusal(value)) faults[key] = value.refused;
     else if (value !== undefined && (value < 0 || value > MOST_TYPED_LB))
-      faults[key] = `${key} must be between 0 and ${MOST_TYPED_LB} lb per 1000 sq ft.`;
+      faults[key] = units.said(`${key} must be between 0 and ${MOST_TYPED_LB} lb ${key} per 1000 sq ft.`);
     else need[key] = value ?? 0;
   }
   const phosphorus = read?.findings.find((finding) => finding.analyte === 'P' && finding.level !== 'unreadable');

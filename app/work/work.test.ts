@@ -9,6 +9,7 @@ import { amountFor } from './dose-words';
 import { nextTrip } from './match-work';
 import { focusOn, planYear, wholeWork, workOf } from './property-work';
 import { readFileText } from '../workers/read-file-text';
+import { usUnits } from '../ui/format';
 
 const demo = (name: string): Case => {
   const read = readCase(readFileSync(`demo/${name}.json`, 'utf8'));
@@ -82,6 +83,7 @@ describe('what follows from a finding', () => {
     consequenceOf(
       read!.findings.find((f) => f.analyte === analyte)!,
       prescription,
+      usUnits,
     );
   it('is an order, with its figure where there is one', () => {
     expect(of('K')).toMatchObject({
@@ -91,14 +93,15 @@ describe('what follows from a finding', () => {
     expect(of('P').after).toBe('No P2O5 this year, whatever the bag holds.');
     expect(of('Mg').after).toBe('No Mg needed this year.');
     expect(of('Ca').after).toBe('Nothing to add.');
-    expect(phConsequence(prescription)).toMatchObject({
+    expect(phConsequence(prescription, usUnits)).toMatchObject({
       before: 'Lime, ',
       figure: { value: prescription.ph.material?.value },
       after: ' lb lime per 1000, in one dose.',
     });
   });
   it('is sulfur in small doses on centipedegrass’s weak soil (judgement B7), and leaving it alone in limy soil', () => {
-    const on = (name: string) => phConsequence(workOf(demo(name), '2027-04-05', null).zoneSeason!.prescription);
+    const on = (name: string) =>
+      phConsequence(workOf(demo(name), '2027-04-05', null).zoneSeason!.prescription, usUnits);
     expect(on('fenwick-allotment-paths').after).toMatch(/lb S per 1000, as 4 of 1\.6/);
     expect(on('thornbury-chapel-green').after).toContain('leave it');
   });
@@ -112,7 +115,7 @@ describe('typed normals', () => {
   const highs = '40 45 56 67 76 85 89 88 80 69 55 43';
   const lows = '24,27,36,46,56,65,70,68,60,48,37,28';
   it('are twelve numbers with spaces, commas or lines between', () => {
-    expect(climateFromText({ highs, lows, lastFrost: '04-15', firstFrost: ' ' })).toMatchObject({
+    expect(climateFromText({ highs, lows, lastFrost: '04-15', firstFrost: ' ' }, usUnits)).toMatchObject({
       meanHighF: { length: 12 },
       meanLowF: { length: 12 },
       lastFrost: '04-15',
@@ -125,10 +128,12 @@ describe('typed normals', () => {
     [{ highs, lows, lastFrost: '02-30', firstFrost: '' }, 'lastFrost', '04-15'],
     [{ highs: highs.replace('89', '890'), lows, lastFrost: '', firstFrost: '' }, 'highs', 'between'],
   ])('refuse %o', (typed, field, says) => {
-    expect(climateFromText(typed)).toMatchObject({ field, refused: expect.stringContaining(says) });
+    expect(climateFromText(typed, usUnits)).toMatchObject({ field, refused: expect.stringContaining(says) });
   });
   it('name what is short', () => {
-    expect(twelveNumbers('', 'Mean lows', 'lows')).toMatchObject({ refused: expect.stringContaining('0 found') });
+    expect(twelveNumbers('', 'Mean lows', 'lows', 'temperature', usUnits)).toMatchObject({
+      refused: expect.stringContaining('0 found'),
+    });
   });
 });
 

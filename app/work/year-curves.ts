@@ -2,6 +2,7 @@ import { dayLengthByDay, etoByDay, rainByDay } from '@core/climate/day-curves';
 import { soilTemperatureByDay } from '@core/climate/soil-temperature';
 import { MICROBES_WORK_FROM_F } from '@core/season/rules/limits';
 import type { PropertyWork } from './property-work';
+import type { Units } from '../ui/format';
 
 /** One line of a curve's plot, by day. */
 export interface CurveLine {
@@ -28,7 +29,11 @@ export interface Curve {
 const WEEK = 7;
 
 /** The curves of the focused zone's year, as far as climate, latitude and rain are known. */
-export function yearCurves({ file, season, zoneSeason, year }: PropertyWork): Curve[] {
+export function yearCurves({ file, season, zoneSeason, year }: PropertyWork, units: Units): Curve[] {
+  const degrees = (values: readonly number[]) => values.map((f) => units.inShown('temperature', f));
+  const depths = (values: readonly number[]) => values.map((inches) => units.inShown('depth', inches * WEEK));
+  const isUs = units.setting.system === 'us';
+  const depthWords = units.said('3 in');
   const { weather, soilF } = season;
   const corrected = (season.soilCorrections ?? []).filter(({ doubted }) => !doubted);
   if (!weather) return [];
@@ -40,25 +45,40 @@ export function yearCurves({ file, season, zoneSeason, year }: PropertyWork): Cu
     {
       id: 'air',
       name: 'Air',
-      unit: '°F',
-      digits: 0,
+      unit: units.unit('temperature'),
+      digits: isUs ? 0 : 1,
       lines: [
-        { name: 'high', values: weather.highF, ink: 'var(--loam)' },
-        { name: 'low', values: weather.lowF, ink: 'var(--slate)', dash: true },
+        { name: 'high', values: degrees(weather.highF), ink: 'var(--loam)' },
+        { name: 'low', values: degrees(weather.lowF), ink: 'var(--slate)', dash: true },
       ],
     },
     {
       id: 'soil',
-      name: corrected.length > 0 ? `Soil at 3 in, moved by readings` : 'Soil at 3 in',
-      unit: '°F',
-      digits: 0,
+      name: corrected.length > 0 ? `Soil at ${depthWords}, moved by readings` : `Soil at ${depthWords}`,
+      unit: units.unit('temperature'),
+      digits: isUs ? 0 : 1,
       lines: [
-        { name: corrected.length > 0 ? 'as read' : '', values: soilF, ink: 'var(--loam-2)', fill: 'var(--soil)' },
+        {
+          name: corrected.length > 0 ? 'as read' : '',
+          values: degrees(soilF),
+          ink: 'var(--loam-2)',
+          fill: 'var(--soil)',
+        },
         ...(corrected.length > 0
-          ? [{ name: 'of the climate', values: soilTemperatureByDay(weather.meanF), ink: 'var(--slate)', dash: true }]
+          ? [
+              {
+                name: 'of the climate',
+                values: degrees(soilTemperatureByDay(weather.meanF)),
+                ink: 'var(--slate)',
+                dash: true,
+              },
+            ]
           : []),
       ],
-      limit: { at: MICROBES_WORK_FROM_F, says: `microbes work from ${MICROBES_WORK_FROM_F} °F` },
+      limit: {
+        at: units.inShown('temperature', MICROBES_WORK_FROM_F),
+        says: `microbes work from ${units.say('temperature', MICROBES_WORK_FROM_F)}`,
+      },
     },
   ];
   if (zoneSeason?.season)
@@ -78,8 +98,15 @@ export function yearCurves({ file, season, zoneSeason, year }: PropertyWork): Cu
       lines: [{ name: '', values: light, ink: 'var(--sulfur-ink)' }],
     });
   const water: CurveLine[] = [];
-  if (eto) water.push({ name: 'ETo', values: eto.map((v) => v * WEEK), ink: 'var(--clay)' });
-  if (rain) water.push({ name: 'rain', values: rain.map((v) => v * WEEK), ink: 'var(--slate)', dash: true });
-  if (water.length > 0) curves.push({ id: 'water', name: 'Water', unit: 'in a week', digits: 2, lines: water });
+  if (eto) water.push({ name: 'ETo', values: depths(eto), ink: 'var(--clay)' });
+  if (rain) water.push({ name: 'rain', values: depths(rain), ink: 'var(--slate)', dash: true });
+  if (water.length > 0)
+    curves.push({
+      id: 'water',
+      name: 'Water',
+      unit: `${units.unit('depth')} a week`,
+      digits: isUs ? 2 : 0,
+      lines: water,
+    });
   return curves;
 }

@@ -54,7 +54,7 @@ export function normalsOf(days: readonly WeatherDay[]): Normals | Refusal {
   const seen = new Set<string>();
   for (const { date, highF, lowF } of days) {
     if (seen.has(date)) return refuse('date', `${date} stands twice. Keep one of them.`);
-    if (highF < lowF) return refuse('highF', `${date}: the low, ${lowF} deg F, is above the high, ${highF}.`);
+    if (highF < lowF) return refuse('highF', `${date}: the low, ${lowF} deg F, is above the high, ${highF} deg F.`);
     seen.add(date);
   }
   const dates = [...seen].sort();

@@ -68,6 +68,7 @@ function numberLine(
   key: NumberKey,
   stricter: 'low' | 'high',
   says: (value: number) => string,
+  by: (value: number) => string = says,
 ): CodeLine {
   const of = (code: LocalCode) => code[key];
   return {
@@ -79,8 +80,8 @@ function numberLine(
     },
     strictness: (code) => (stricter === 'high' ? of(code) : negative(of(code))),
     difference: (mine, other) => {
-      const by = (of(mine) ?? 0) - (of(other) ?? 0);
-      return by === 0 ? undefined : `${trimmed(Math.abs(by), 2)} ${by > 0 ? 'higher' : 'lower'}`;
+      const further = (of(mine) ?? 0) - (of(other) ?? 0);
+      return further === 0 ? undefined : `${by(Math.abs(further))} ${further > 0 ? 'higher' : 'lower'}`;
     },
   };
 }
@@ -148,9 +149,9 @@ export const CODE_LINES: readonly CodeLine[] = [
     says: ({ closed = [] }) => (closed.length > 0 ? closed.map(spanWords).join('; ') : undefined),
     difference: closedDifference,
   },
-  numberLine('n-dose', 'N a dose, lb', 'maxTotalNPerDose', 'low', two),
-  numberLine('n-soluble', 'Soluble N a dose, lb', 'maxSolubleNPerDose', 'low', two),
-  numberLine('n-year', 'N a year, lb', 'maxNPerYear', 'low', two),
+  numberLine('n-dose', 'N a dose', 'maxTotalNPerDose', 'low', (lb) => `${two(lb)} lb N`),
+  numberLine('n-soluble', 'Soluble N a dose', 'maxSolubleNPerDose', 'low', (lb) => `${two(lb)} lb N`),
+  numberLine('n-year', 'N a year', 'maxNPerYear', 'low', (lb) => `${two(lb)} lb N`),
   {
     id: 'slow',
     title: 'Slow share of N, %',
@@ -166,11 +167,11 @@ export const CODE_LINES: readonly CodeLine[] = [
     // shares by date of several codes hold together
     strictness: ({ leastSlowPercent, slow = [] }) => (slow.length > 0 ? undefined : leastSlowPercent),
   },
-  numberLine('p2o5-dose', 'P2O5 a dose, lb', 'maxP2O5PerDose', 'low', two),
-  numberLine('p2o5-year', 'P2O5 a year, lb', 'maxP2O5PerYear', 'low', two),
-  numberLine('setback', 'Beside water, ft', 'setbackFt', 'high', (feet) => trimmed(feet, 1)),
+  numberLine('p2o5-dose', 'P2O5 a dose', 'maxP2O5PerDose', 'low', (lb) => `${two(lb)} lb P2O5`),
+  numberLine('p2o5-year', 'P2O5 a year', 'maxP2O5PerYear', 'low', (lb) => `${two(lb)} lb P2O5`),
+  numberLine('setback', 'Beside water', 'setbackFt', 'high', (feet) => `${trimmed(feet, 1)} ft`),
   yesLine('phosphorus', 'Phosphorus', 'phosphorusNeedsTest', 'only where a soil test asks for it'),
-  numberLine('test-age', 'Age of the test, years', 'testWithinYears', 'low', (years) => trimmed(years, 1)),
+  numberLine('test-age', 'Age of the test', 'testWithinYears', 'low', (years) => `${trimmed(years, 1)} years`),
   {
     id: 'allowances',
     title: 'Allowed in closed dates',
@@ -204,7 +205,14 @@ export const CODE_LINES: readonly CodeLine[] = [
       return parts.length > 0 ? `signs ${parts.join(', ')}` : undefined;
     },
   },
-  numberLine('records', 'Records', 'recordKeptYears', 'high', (years) => `kept ${trimmed(years, 1)} years`),
+  numberLine(
+    'records',
+    'Records',
+    'recordKeptYears',
+    'high',
+    (years) => `kept ${trimmed(years, 1)} years`,
+    (years) => `${trimmed(years, 1)} years`,
+  ),
   { id: 'summer', title: 'Summer', says: ({ summerNote }) => summerNote },
   {
     id: 'source',

@@ -52,7 +52,7 @@ describe('lines of a code', () => {
         .filter(({ words: each }) => each !== '')
         .map(({ line, words: each }) => [line.id, each]),
     );
-    expect(words).toEqual({ closed: '17 d longer', 'n-year': 'new', setback: '10 higher', license: 'left out' });
+    expect(words).toEqual({ closed: '17 d longer', 'n-year': 'new', setback: '10 ft higher', license: 'left out' });
   });
   it('hold as the stricter of each', () => {
     const a: LocalCode = { ...wrapping, maxNPerYear: 3.5, setbackFt: 10, leastSlowPercent: 20 };

@@ -16,6 +16,7 @@ const lineWords = (line: SheetLine): string =>
  * and two reminders; care tasks as events of their own. Events keep their names when the file is made again, so that a
  * calendar program updates rather than doubles them.
  *
+ * @param said puts a sentence in the units of whoever reads it
  * @param stamp when the file is made, ISO date and time: the core has no clock
  */
 export function printPlanCalendar(
@@ -23,6 +24,7 @@ export function printPlanCalendar(
   propertyId: string,
   stamp: string,
   care: readonly CareTask[] = [],
+  said: (sentence: string) => string = (sentence) => sentence,
 ): string {
   const calendar = ical({
     name: `${sheet.property}, season ${sheet.year}`,
@@ -40,7 +42,7 @@ export function printPlanCalendar(
       allDay: true,
       stamp,
       summary: `Spread at ${sheet.property}: ${[...new Set(lines.map((line) => line.zone))].join(', ')}`,
-      description: [...lines.map(lineWords), '', ...cautions].join('\n'),
+      description: [...lines.map(lineWords), '', ...cautions].map(said).join('\n'),
     });
     event.createAlarm({
       type: ICalAlarmType.display,
@@ -61,7 +63,7 @@ export function printPlanCalendar(
       allDay: true,
       stamp,
       summary: `${task.zone}: ${task.title}`,
-      description: `${task.says}\nWhen: ${task.condition}`,
+      description: said(`${task.says}\nWhen: ${task.condition}`),
     });
   return calendar.toString();
 }

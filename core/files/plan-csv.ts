@@ -1,23 +1,55 @@
 import type { PlanSheet } from '../season/output/plan-sheet';
 import { printCsv } from './print-csv';
+import { inUnit, type UnitId } from '../units/table';
 import { fixed } from '../words/numbers';
 
 const NUTRIENTS = ['N', 'N-soluble', 'P2O5', 'K2O', 'Mg', 'S-combined', 'S-free'] as const;
 const cents = (value: number | undefined): string => (value === undefined ? '' : fixed(value, 2));
-const lb = (value: number, decimals = 2): string => fixed(value, decimals);
 
-/** The plan as a table (RFC 4180): a line a dose, units in the header. */
-export const printPlanCsv = ({ lines }: PlanSheet): string =>
-  printCsv([
+/** Which units the numbers of a table are in; what is in them stands in its header. */
+export interface CsvUnits {
+  weight: 'lb' | 'kg';
+  rate: 'lb/1000 ft2' | 'g/m2' | 'kg/ha';
+  bulk: 'ton' | 't';
+}
+const US: CsvUnits = { weight: 'lb', rate: 'lb/1000 ft2', bulk: 'ton' };
+const HEADS: Readonly<Record<CsvUnits['weight' | 'rate' | 'bulk'], string>> = {
+  lb: 'lb product',
+  kg: 'kg product',
+  'lb/1000 ft2': 'lb {} per 1000 sq ft',
+  'g/m2': 'g {} per m2',
+  'kg/ha': 'kg {} per ha',
+  ton: 'tons of 2000 lb',
+  t: 't of 1000 kg',
+};
+const heads = (units: CsvUnits) => ({
+  weight: HEADS[units.weight],
+  rate: (of: string) => HEADS[units.rate].replace('{} ', of === '' ? '' : `${of} `),
+  bulk: HEADS[units.bulk],
+});
+/** Numbers of a table in its units: US with the decimals of the trade, others with one more. */
+const written = (units: CsvUnits) => {
+  const more = (unit: UnitId, us: UnitId) => (unit === us ? 0 : 1);
+  return {
+    weight: (lb: number) => fixed(inUnit(lb, 'lb', units.weight), 1 + more(units.weight, 'lb')),
+    rate: (lb: number, decimals: number) => fixed(inUnit(lb, 'lb/1000 ft2', units.rate), decimals),
+    bulk: (tons: number) => fixed(inUnit(tons, 'ton', units.bulk), 2),
+  };
+};
+
+/** The plan as a table (RFC 4180): a line a dose, units in the header; decimals after points whatever the locale. */
+export function printPlanCsv({ lines }: PlanSheet, units: CsvUnits = US): string {
+  const [head, say] = [heads(units), written(units)];
+  return printCsv([
     [
       'date',
       'zone',
       'product',
       'analysis',
       'for',
-      'rate (lb product per 1000 sq ft)',
-      'weigh out (lb product)',
-      ...NUTRIENTS.map((n) => `${n} (lb per 1000 sq ft)`),
+      `rate (${head.rate('product')})`,
+      `weigh out (${head.weight})`,
+      ...NUTRIENTS.map((n) => `${n} (${head.rate('')})`),
       'why',
     ],
     ...lines.map((line) => [
@@ -26,35 +58,38 @@ export const printPlanCsv = ({ lines }: PlanSheet): string =>
       line.product,
       line.face,
       line.for,
-      lb(line.ratePer1000Lb),
-      lb(line.weighOutLb, 1),
-      ...NUTRIENTS.map((n) => lb(line.delivers[n] ?? 0, 3)),
+      say.rate(line.ratePer1000Lb, 2),
+      say.weight(line.weighOutLb),
+      ...NUTRIENTS.map((n) => say.rate(line.delivers[n] ?? 0, 3)),
       line.why,
     ]),
   ]);
+}
 
 /** What to buy, as a table: whole packages, cost, what is left. */
-export const printPurchasesCsv = ({ buying, cost }: PlanSheet): string =>
-  printCsv([
+export function printPurchasesCsv({ buying, cost }: PlanSheet, units: CsvUnits = US): string {
+  const [head, say] = [heads(units), written(units)];
+  return printCsv([
     [
       'product',
-      'needed (lb product)',
-      'on hand (lb product)',
+      `needed (${head.weight})`,
+      `on hand (${head.weight})`,
       'packages',
-      'package (lb product)',
+      `package (${head.weight})`,
       'cost ($)',
-      'left over (lb product)',
-      'or in bulk (tons of 2000 lb)',
+      `left over (${head.weight})`,
+      `or in bulk (${head.bulk})`,
     ],
     ...buying.map((p) => [
       p.name,
-      lb(p.neededLb, 1),
-      lb(p.onHandLb, 1),
+      say.weight(p.neededLb),
+      say.weight(p.onHandLb),
       String(p.packages),
-      p.packageLb === undefined ? '' : lb(p.packageLb, 1),
+      p.packageLb === undefined ? '' : say.weight(p.packageLb),
       cents(p.cost),
-      lb(p.leftLb, 1),
-      p.bulkTons === undefined ? '' : lb(p.bulkTons, 2),
+      say.weight(p.leftLb),
+      p.bulkTons === undefined ? '' : say.bulk(p.bulkTons),
     ]),
     ['in all', '', '', '', '', cents(cost), '', ''],
   ]);
+}

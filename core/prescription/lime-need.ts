@@ -55,7 +55,7 @@ export function limeNeed(
   const reading = findReading(read.usable, 'buffer-pH');
   const buffer = reading?.value === undefined ? undefined : limeBuffer(reading.method);
   const alternatives = () => [
-    ...(depth === 6 ? [] : [{ says: `Depth 6 in, not ${depth}`, change: { treatedDepthIn: 6 } }]),
+    ...(depth === 6 ? [] : [{ says: `Depth 6 in, not ${depth} in`, change: { treatedDepthIn: 6 } }]),
     aim < 6.5
       ? { says: `Aim 6.5, not ${aim}`, change: { aimPh: 6.5 } }
       : { says: 'Aim 6.2, not 6.5', change: { aimPh: 6.2 } },

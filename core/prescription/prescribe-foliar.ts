@@ -38,7 +38,7 @@ export function prescribeFoliar(
     const byRule = purpose === 'iron' && short ? SPRAYS_WHERE_SHORT : 0;
     const sprays = Math.round(own?.value ?? byRule);
     if (sprays === 0 && !watched && !own) return [];
-    const how = `${two(usualOz)} oz ${element} per 1000 ft2 a spray, at most ${two(mostOz)}, in ${FOLIAR_WATER_GAL} gal of water or more, every ${FOLIAR_EVERY_DAYS / 7} weeks, not above ${FOLIAR_NOT_ABOVE_F} deg F.`;
+    const how = `${two(usualOz)} oz ${element} per 1000 ft2 a spray, at most ${two(mostOz)} oz ${element}, in ${FOLIAR_WATER_GAL} gal of water per 1000 ft2 or more, every ${FOLIAR_EVERY_DAYS / 7} weeks, not above ${FOLIAR_NOT_ABOVE_F} deg F.`;
     const says =
       sprays > 0
         ? `${sprays} ${sprays === 1 ? 'spray' : 'sprays'} of ${name}: ${how} It greens the leaf and does not cure the cause${purpose === 'iron' ? '; it stains paving' : ''}.`

@@ -110,6 +110,6 @@ export function prescribeGypsum(facts: ZoneFacts, read: Interpretation | undefin
     own,
     byRule: own && material,
     ...(lines.length > 0 ? { ledger } : {}),
-    says: `${why} Gypsum, at most 40 lb a dose and two a year; drainage first, then water to leach after each dose. It does not change pH.${ledgerSays(lines.length > 0 ? ledger : undefined, each, 'gypsum')}${sulfur}`,
+    says: `${why} Gypsum, at most 40 lb gypsum per 1000 ft2 a dose and two doses a year; drainage first, then water to leach after each dose. It does not change pH.${ledgerSays(lines.length > 0 ? ledger : undefined, each, 'gypsum')}${sulfur}`,
   };
 }

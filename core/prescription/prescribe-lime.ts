@@ -102,10 +102,10 @@ export function limeInDoses(
 /** What the ledger says, for the sentence of the prescription. */
 export const ledgerSays = (ledger: Ledger | undefined, doses: readonly number[], substance: string): string => {
   if (!ledger) return '';
-  const down = ` ${trimmed(ledger.givenLb, 1)} lb ${substance} of ${trimmed(ledger.requiredLb, 1)} went down since the sample of ${sayDate(ledger.since)}`;
+  const down = ` ${trimmed(ledger.givenLb, 1)} lb ${substance} of ${trimmed(ledger.requiredLb, 1)} lb ${substance} went down since the sample of ${sayDate(ledger.since)}`;
   return doses.length === 0
     ? `${down}: nothing more before a new report. Retest.`
-    : `${down}; ${trimmed(ledger.outstanding.value, 1)} lb are left, to be down by ${sayDate(ledger.datedUntil ?? ledger.since)}; then a new report decides.`;
+    : `${down}; ${trimmed(ledger.outstanding.value, 1)} lb ${substance} are left, to be down by ${sayDate(ledger.datedUntil ?? ledger.since)}; then a new report decides.`;
 };
 
 /** Lime for a soil that is too acid for its grass. */

@@ -20,7 +20,7 @@ export function prescribeIron(read: Interpretation | undefined): { action: 'none
   if (!short && !alkaline) return { action: 'none', says: 'Nothing without a test or a symptom.' };
   return {
     action: 'foliar',
-    says: 'If it yellows between the veins: at most 0.75 oz Fe per 1000 ft2 a spray in 3 gal of water or more, not above 85 deg F. Greens in days, stains concrete, does not cure the cause.',
+    says: 'If it yellows between the veins: at most 0.75 oz Fe per 1000 ft2 a spray in 3 gal of water per 1000 ft2 or more, not above 85 deg F. Greens in days, stains concrete, does not cure the cause.',
   };
 }
 

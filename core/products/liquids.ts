@@ -29,7 +29,7 @@ export const liquidRate = defineReckoning({
   reckon({ targetLb, percent, lbPerGal }, work) {
     if (targetLb > FOLIAR_N_LB)
       work.caution(
-        `More than ${FOLIAR_N_LB} lb soluble N per 1000 ft2 in under 3 gal of water can burn leaves: use more water, or water it in.`,
+        `More than ${FOLIAR_N_LB} lb soluble N per 1000 ft2 in under 3 gal of water per 1000 ft2 can burn leaves: use more water, or water it in.`,
       );
     return work.step(
       'product',

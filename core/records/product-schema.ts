@@ -2,6 +2,7 @@ import * as yup from 'yup';
 import { changedAt, id, num, text, word, yes } from './strict-schema';
 import { NITROGEN_FORMS, type NitrogenForm } from './vocabularies';
 import { trimmed } from '../words/numbers';
+import { typedTexts } from './typed-schema';
 
 const share = (label: string) => num(label, { min: 0, max: 100, unit: '%' }).optional();
 export const guaranteedSchema = yup.object({
@@ -57,6 +58,7 @@ export const productSchema = yup
     pesticide: yes('Holds a pesticide').optional(),
     granuleDensity: num('Granule density', { min: 0.5, max: 3, unit: 'g/cm3' }).optional(),
     lot: text('Lot', 80).optional(),
+    typed: typedTexts().optional(),
     /** Half entered: kept as typed, and never planned or matched until it is whole. */
     unfinished: yes('Unfinished label').optional(),
   })

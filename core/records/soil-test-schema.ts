@@ -96,11 +96,11 @@ export function soilTestFault({
 }: Omit<SoilTest, 'id' | 'zoneId'>): Refusal | undefined {
   if (!isIsoDay(sampledOn)) return refuse('sampledOn', 'Sampling date must be a day written like 2027-03-02.');
   if (depthIn !== undefined && !(depthIn > DEPTH_IN.above && depthIn <= DEPTH_IN.max))
-    return refuse('depthIn', `Sampling depth must be above 0 and at most 12 in; ${depthIn} is not.`);
+    return refuse('depthIn', `Sampling depth must be above 0 and at most 12 in; ${depthIn} in is not.`);
   if (basisDepthIn !== undefined && !(basisDepthIn > BASIS_DEPTH_IN.above && basisDepthIn <= BASIS_DEPTH_IN.max))
     return refuse(
       'basisDepthIn',
-      `Depth the lb/acre are for must be above 0 and at most 12 in; ${basisDepthIn} is not.`,
+      `Depth the lb/acre are for must be above 0 and at most 12 in; ${basisDepthIn} in is not.`,
     );
   if (scoopGPerCm3 !== undefined && !(scoopGPerCm3 >= SCOOP.min && scoopGPerCm3 <= SCOOP.max))
     return refuse('scoopGPerCm3', `Weight of the scoop must be between 0.5 and 2 g/cm3; ${scoopGPerCm3} is not.`);

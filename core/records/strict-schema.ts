@@ -29,7 +29,7 @@ export function num(label: string, { min, max, above, unit = '', integer }: Numb
           : above !== undefined
             ? `above ${above}${u}`
             : `at most ${max}${u}`;
-  const says = `${label} must be ${range}; \${value} is not.`;
+  const says = `${label} must be ${range}; \${value}${u} is not.`;
   let rule = yup
     .number()
     .strict()

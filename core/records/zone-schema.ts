@@ -17,6 +17,7 @@ import {
   ZONE_STATES,
 } from './vocabularies';
 import { MOST } from './most';
+import { typedTexts } from './typed-schema';
 
 const fraction = (label: string) => num(label, { min: 0, max: 100, unit: '%' }).required();
 
@@ -127,6 +128,7 @@ export const zoneSchema = yup.object({
   slopePercent: num('Slope', { min: 0, max: 100, unit: '%' }).optional(),
   waterDistanceFt: num('Distance to water', { min: 0, max: 100_000, unit: 'ft' }).optional(),
   /** N of the whole of last year, where somebody knows it. */
+  typed: typedTexts().optional(),
   lastYearNitrogenLb: num('Last year’s N', { min: 0, max: 30, unit: 'lb N/1000 ft2' }).optional(),
   /** Readings of hand instruments; never taken for a laboratory's. */
   readings: list(

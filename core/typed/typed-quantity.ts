@@ -136,7 +136,10 @@ export function typedQuantity(
   const named = suffix.replace(/\.$/, '').trim().toLowerCase();
   const unit = named === '' ? shown : SUFFIXES[named];
   if (unit === undefined)
-    return refuse(field, `${label}: "${suffix.slice(0, 20)}" is no unit that is known. Write it like ${shown}.`);
+    return refuse(
+      field,
+      `${label} must be a number, alone or with a unit behind it such as ${shown}; "${bare.slice(0, 30)}" is not.`,
+    );
   if (!areAlike(unit, core))
     return refuse(
       field,

@@ -47,8 +47,6 @@ export const showProductRate = (value: number): string => grouped(value, Math.ab
 /** Weigh-out, one decimal. */
 export const showWeight = (value: number): string => grouped(value, 1);
 /** Area with thousands commas. */
-/** Tons of 2000 lb. */
-export const showTons = (value: number): string => grouped(value, 2);
 export const showArea = (value: number): string => grouped(value, 0);
 export const showMoney = (value: number): string => `$${grouped(value, 2)}`;
 export const showPh = (value: number): string => grouped(value, 1);

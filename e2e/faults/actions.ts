@@ -6,6 +6,7 @@ import { typedFromZone } from '../../app/routes/ground/draft/zone-from-typed';
 import { typedFromReport } from '../../app/routes/read/report/report-from-typed';
 import { typedFromWater } from '../../app/routes/read/water/water-from-typed';
 import { labelFrom } from '../../app/routes/shelf/typed-label';
+import { usUnits } from '../../app/ui/format';
 
 /** One thing that an action of the application can be asked. */
 export interface Found {
@@ -62,7 +63,7 @@ export const BODIES: Record<string, Ask> = {
   }),
   'home/backed-up': () => ({}),
   'home/demo': () => ({}),
-  'ground/keep': ({ file }) => ({ typed: { ...typedFromZone(file.zones[0]), name: 'Renamed' } }),
+  'ground/keep': ({ file }) => ({ typed: { ...typedFromZone(file.zones[0], usUnits), name: 'Renamed' } }),
   'ground/remove': ({ file }) => ({ zoneId: file.zones[0]!.id }),
   'ground/site': ({ file }) => ({
     site: { ...file.property.site, origin: [-77, 38] },
@@ -89,10 +90,12 @@ export const BODIES: Record<string, Ask> = {
   'sample/forget-reading': ({ file }) => ({ zoneId: file.zones[0]!.id, index: 0 }),
   'read/keep': ({ file }) => ({
     zoneId: file.zones[0]!.id,
-    typed: { ...typedFromReport(undefined, '2027-04-05'), unit: 'ppm', values: { pH: '6.1', K: '90' } },
+    typed: { ...typedFromReport(undefined, '2027-04-05', usUnits), unit: 'ppm', values: { pH: '6.1', K: '90' } },
   }),
   'read/remove': ({ file }) => ({ testId: file.soilTests![0]!.id }),
-  'read/water': () => ({ typed: { ...typedFromWater(undefined), ecw: '1.2', no3nMgPerL: '8', inPerYear: '14' } }),
+  'read/water': () => ({
+    typed: { ...typedFromWater(undefined, usUnits), ecw: '1.2', no3nMgPerL: '8', inPerYear: '14' },
+  }),
   'read/drop-water': () => ({}),
   'read/school': () => ({ school: 'minimum' }),
   'prescribe/switch': ({ file }) => ({ zoneId: file.zones[0]!.id, line: 'clippings', on: false }),
@@ -131,7 +134,7 @@ export const BODIES: Record<string, Ask> = {
     standing: [],
     doses: [dose(file.zones[0]!.id, '2027-05-17')],
   }),
-  'shelf/keep': ({ products }) => ({ typed: { ...labelFrom(products[0]), lot: 'Q7' }, draft: false }),
+  'shelf/keep': ({ products }) => ({ typed: { ...labelFrom(products[0], usUnits), lot: 'Q7' }, draft: false }),
   'shelf/remove': ({ products }) => ({ id: products[0]!.id }),
   'shelf/store': ({ products }) => ({ products: products.slice(0, 6).map((p) => ({ ...p, lot: 'S' })) }),
   'shelf/undo': ({ products }) => ({ change: { put: [], remove: [products[0]!.id] } }),

@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test';
 import type { Product } from '@core/records/case';
 import { typedFromReport } from '../../app/routes/read/report/report-from-typed';
 import { type Answered, dump, faultsIn, send } from './run-faults';
+import { usUnits } from '../../app/ui/format';
 
 /** Writes that go well until something outside breaks them off: a killed browser, a full disk, another tab. */
 
@@ -90,7 +91,12 @@ async function writeOne(page: Page, kind: keyof Numbers, next: number): Promise<
       {
         intent: 'keep',
         zoneId: zone.id,
-        typed: { ...typedFromReport(undefined, '2027-04-05'), lab: `lab ${next}`, unit: 'ppm', values: { pH: '6.1' } },
+        typed: {
+          ...typedFromReport(undefined, '2027-04-05', usUnits),
+          lab: `lab ${next}`,
+          unit: 'ppm',
+          values: { pH: '6.1' },
+        },
       },
     ],
     plan: [

@@ -2,12 +2,13 @@ import type { Product } from '@core/records/case';
 import type { BagCheck } from '@core/products/bag/bag-check';
 import { deliversFigure } from '@core/products/match/match-figures';
 import type { MatchContext } from '@core/products/match/need';
-import { showRate } from '@core/words/numbers';
+import { useUnits } from '../../ui/format';
 import { Fig } from '../../ui/fig';
 import { SulfurSign } from '../../ui/marks';
 
 /** Sulfur and chloride that come along, and whether this lawn minds. */
 export function AlsoBrings({ product, check, context }: { product: Product; check: BagCheck; context: MatchContext }) {
+  const units = useUnits();
   const shown = check.prescribed ?? check.label;
   const sulfur = shown && deliversFigure(product, shown.rate, 'S-combined');
   const chloride = shown && deliversFigure(product, shown.rate, 'Cl');
@@ -20,16 +21,16 @@ export function AlsoBrings({ product, check, context }: { product: Product; chec
           <li>
             <SulfurSign kind="combined" />
             <span>
-              <Fig figure={sulfur} show={showRate} /> lb S combined
+              <Fig figure={sulfur} show={units.rate} /> {units.short('nutrient-rate', 'S combined')}
             </span>
-            <span className="small">asked {showRate(context.prescription.sulfur.yearLb)} a year</span>
+            <span className="small">asked {units.rate(context.prescription.sulfur.yearLb)} a year</span>
           </li>
         )}
         {chloride && (
           <li>
             <span />
             <span>
-              <Fig figure={chloride} show={showRate} /> lb Cl
+              <Fig figure={chloride} show={units.rate} /> {units.short('nutrient-rate', 'Cl')}
             </span>
             <span className="small">{context.grass.lowChloride ? 'this grass minds it' : 'this grass bears it'}</span>
           </li>

@@ -1,20 +1,21 @@
 import type { Product } from '@core/records/case';
 import type { BagCheck } from '@core/products/bag/bag-check';
 import { faceOf } from '@core/products/label/face';
-import { showExact, showWeight } from '@core/words/numbers';
+import { useUnits } from '../../ui/format';
+import { packageWords } from '../../work/package-words';
 
 const TOP = 42;
 const BOTTOM = 352;
 
 /** The bag to scale: hatched is taken for this lawn, the rest stays; the dashed line is what the label rate would leave. */
 export function BagDrawing({ product, check, packageLb }: { product: Product; check: BagCheck; packageLb?: number }) {
+  const units = useUnits();
   if (packageLb === undefined) return null;
   const y = (lb: number) => BOTTOM - (Math.min(packageLb, Math.max(0, lb)) / packageLb) * (BOTTOM - TOP);
   const left = check.prescribed?.leftLb;
   const labelLeft = check.label?.leftLb;
   const several = (check.prescribed?.packages ?? 1) > 1;
-  const step = packageLb > 30 ? 10 : packageLb > 8 ? 5 : 1;
-  const ticks = Array.from({ length: Math.floor(packageLb / step) + 1 }, (_, i) => i * step);
+  const ticks = units.ticks('weight', 0, packageLb, 6);
   return (
     <figure className="bagdrawing">
       <svg
@@ -25,7 +26,7 @@ export function BagDrawing({ product, check, packageLb }: { product: Product; ch
         aria-label={
           left === undefined
             ? 'the whole bag stays'
-            : `${showWeight(packageLb - left)} lb product taken from ${several ? 'the last' : 'the'} bag, ${showWeight(left)} left`
+            : `${units.say('weight', packageLb - left, 'product')} taken from ${several ? 'the last' : 'the'} bag, ${units.weight(left)} left`
         }
       >
         <defs>
@@ -59,13 +60,13 @@ export function BagDrawing({ product, check, packageLb }: { product: Product; ch
           {product.name.length > 22 ? `${product.name.slice(0, 21)}…` : product.name}
         </text>
         <text x="77" y="326" textAnchor="middle" style={{ fontSize: 12, fill: 'var(--loam-2)' }}>
-          {showExact(packageLb, 1)} lb {product.limeKind ? 'lime' : 'product'}
+          {packageWords(product, units)}
         </text>
-        {ticks.map((lb) => (
+        {ticks.map(({ us: lb, says }) => (
           <g key={lb}>
             <path d={`M154 ${y(lb)}h7`} stroke="var(--loam-3)" />
             <text x="165" y={y(lb) + 4} style={{ fontSize: 12, fill: 'var(--loam-2)' }}>
-              {lb}
+              {says}
             </text>
           </g>
         ))}
@@ -73,13 +74,13 @@ export function BagDrawing({ product, check, packageLb }: { product: Product; ch
       <figcaption>
         {left !== undefined && (
           <span>
-            <i /> <b>{showWeight(left)}</b> lb product left, prescribed
+            <i /> <b>{units.weight(left)}</b> {units.unit('weight', 'product')} left, prescribed
             {several && `, of ${check.prescribed?.packages} bags`}
           </span>
         )}
         {labelLeft !== undefined && (
           <span>
-            <i className="dashed" /> <b>{showWeight(labelLeft)}</b> lb product left, label rate
+            <i className="dashed" /> <b>{units.weight(labelLeft)}</b> {units.unit('weight', 'product')} left, label rate
           </span>
         )}
       </figcaption>

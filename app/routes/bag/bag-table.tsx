@@ -1,5 +1,6 @@
 import type { BagCheck, BagRate } from '@core/products/bag/bag-check';
-import { showMoney, showProductRate, showWeight } from '@core/words/numbers';
+import { showMoney } from '@core/words/numbers';
+import { useUnits } from '../../ui/format';
 import { Fig } from '../../ui/fig';
 import { Substances } from '../../ui/substance';
 
@@ -18,6 +19,7 @@ function RateRow({
   check: BagCheck;
   className?: string;
 }) {
+  const units = useUnits();
   if (!bag) return null;
   const share = (nutrient: 'N' | 'K2O') => {
     const line = check.lines.find((each) => each.nutrient === nutrient);
@@ -28,13 +30,13 @@ function RateRow({
     <tr className={className}>
       <th scope="row">{name}</th>
       <td>
-        <Fig figure={bag.rate} show={showProductRate} />
+        <Fig figure={bag.rate} show={units.productRate} />
       </td>
       <td>
-        <Fig figure={bag.weighOut} show={showWeight} />
+        <Fig figure={bag.weighOut} show={units.weight} />
       </td>
       <td>{percent(bag.ofBagPercent)}</td>
-      <td>{bag.leftLb === undefined ? '–' : showWeight(bag.leftLb)}</td>
+      <td>{bag.leftLb === undefined ? '–' : units.weight(bag.leftLb)}</td>
       <td>{of ? percent((bag.rate.value / of.rate.value) * 100) : '–'}</td>
       <td>{percent(share('N'))}</td>
       <td>{percent(share('K2O'))}</td>
@@ -45,6 +47,7 @@ function RateRow({
 
 /** The bag at the label's rate and as prescribed: what each weighs, leaves, brings and is worth. */
 export function BagTable({ check }: { check: BagCheck }) {
+  const units = useUnits();
   return (
     <div className="scrollable">
       <table className="bagtable">
@@ -52,12 +55,12 @@ export function BagTable({ check }: { check: BagCheck }) {
           <tr>
             <td />
             <th scope="col">
-              per 1000
-              <span>lb product</span>
+              {units.areaOf('product-rate') === '1000' ? 'per 1000' : 'rate'}
+              <span>{units.short('product-rate', 'product')}</span>
             </th>
             <th scope="col">
               on this lawn
-              <span>lb product</span>
+              <span>{units.unit('weight', 'product')}</span>
             </th>
             <th scope="col">
               of a bag
@@ -65,7 +68,7 @@ export function BagTable({ check }: { check: BagCheck }) {
             </th>
             <th scope="col">
               left in it
-              <span>lb product</span>
+              <span>{units.unit('weight', 'product')}</span>
             </th>
             <th scope="col">
               of the label rate

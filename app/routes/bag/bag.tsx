@@ -2,17 +2,16 @@ import './bag.css';
 import { Button, Select } from 'antd';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { typedNumber } from '@core/typed/typed-number';
 import { checkBag, GRADE_NUTRIENTS } from '@core/products/bag/bag-check';
 import { asked } from '@core/products/match/need';
 import { hasGrade, gradeOf } from '@core/products/label/face';
 import { packageLb } from '@core/products/package-lb';
 import { isRefusal } from '@core/reckoning/refusal';
 import { TextField } from '../../ui/field';
-import { showArea, showWeight } from '@core/words/numbers';
+import { packageWords } from '../../work/package-words';
 import { sayDay } from '@core/words/days';
 import { StandingGlyph } from '../../ui/glyphs';
-import { Substances } from '../../ui/substance';
+import { Said } from '../../ui/substance';
 import { useMatchWork } from '../../work/match-work';
 import { usePropertyWork } from '../../work/use-property-work';
 import { AlsoBrings } from './also-brings';
@@ -23,9 +22,11 @@ import { Weighed } from './weighed';
 import type { Route } from './+types/bag';
 import { StageFault } from '../../work/stage-fault';
 import { usePlace } from '../../ui/place';
+import { useUnits } from '../../ui/format';
 
 /** Any bag on this lawn: the verdict first, then what it rests on. */
 export default function Bag() {
+  const units = useUnits();
   const work = usePropertyWork();
   const [place, setPlace] = usePlace();
   const location = useLocation();
@@ -46,11 +47,11 @@ export default function Bag() {
     );
   const { context, need, trip } = match;
   const { zone } = context;
-  const rate = typedNumber(typedRate, 'The rate', 'rate');
+  const rate = units.value('product-rate', typedRate, 'The rate', 'rate');
   const rateFault = isRefusal(rate)
     ? rate.refused
     : rate !== undefined && (rate <= 0 || rate > 500)
-      ? 'The rate must be above 0 and at most 500 lb product per 1000 sq ft.'
+      ? units.said('The rate must be above 0 and at most 500 lb product per 1000 sq ft.')
       : undefined;
   const check = checkBag(product, need, context, isRefusal(rate) || rateFault ? undefined : rate);
   const first = asked(need).find((each) => each === 'N' || each === 'K2O' || each === 'P2O5');
@@ -70,7 +71,8 @@ export default function Bag() {
         <div className="pagehead">
           <h1>Bag check</h1>
           <span className="small">
-            on {zone.name}, {showArea(zone.areaSqFt)} sq ft{trip.date && `, for ${sayDay(trip.date)}`}
+            on {zone.name}, {units.say('area', zone.areaSqFt)}
+            {trip.date && `, for ${sayDay(trip.date)}`}
           </span>
           <span className="sp" />
           <Select
@@ -91,7 +93,7 @@ export default function Bag() {
         <p className={`lead ${check.standing}`} role="status">
           <StandingGlyph standing={check.standing} />
           <span>
-            <Substances text={check.says} />
+            <Said text={check.says} />
           </span>
         </p>
         <div className="bagwork">
@@ -101,7 +103,7 @@ export default function Bag() {
               <span>
                 <b>upper</b> label
                 {product.coverageSqFt !== undefined && packageLb(product) !== undefined && !typedRate
-                  ? `: ${showWeight(packageLb(product) ?? 0)} lb product covers ${showArea(product.coverageSqFt)} sq ft`
+                  ? `: ${packageWords(product, units)} covers ${units.printed('area', product.coverageSqFt, product.typed?.coverageSqFt)}`
                   : typedRate
                     ? ': the rate as typed'
                     : ': it states no coverage'}
@@ -110,7 +112,7 @@ export default function Bag() {
                 <b className="ours">lower</b> prescribed
                 {check.setBy && (
                   <>
-                    , rate set by <Substances text={check.setBy} />
+                    , rate set by <Said text={check.setBy} />
                   </>
                 )}
               </span>
@@ -135,7 +137,7 @@ export default function Bag() {
         <h3>The label’s rate</h3>
         <TextField
           label="From the back of the bag"
-          unit="lb product / 1000"
+          unit={units.heading('product-rate', 'product')}
           inputMode="decimal"
           value={typedRate}
           fault={rateFault}

@@ -1,8 +1,8 @@
 import type { BagLine } from '@core/products/bag/bag-check';
 import { Fig } from '../../ui/fig';
-import { showRate, roundedTo } from '@core/words/numbers';
+import { useUnits } from '../../ui/format';
 import { Mark } from '../../ui/marks';
-import { Substances } from '../../ui/substance';
+import { Said, Substances } from '../../ui/substance';
 
 const NAMES = { N: 'Nitrogen', P2O5: 'Phosphorus', K2O: 'Potassium' } as const;
 const WIDTH = 560;
@@ -10,8 +10,7 @@ const PAD = 10;
 
 function Ruler({ y, most, hatched }: { y: number; most: number; hatched?: boolean }) {
   const px = (lb: number) => PAD + (lb / most) * (WIDTH - 2 * PAD);
-  const step = most > 2.5 ? 0.5 : 0.2;
-  const marks = Array.from({ length: Math.floor(most / step + 1e-9) + 1 }, (_, i) => i * step);
+  const marks = useUnits().ticks('nutrient-rate', 0, most, 7);
   return (
     <g>
       <rect
@@ -22,9 +21,9 @@ function Ruler({ y, most, hatched }: { y: number; most: number; hatched?: boolea
         fill={hatched ? 'url(#none-allowed)' : 'var(--sheet)'}
         stroke="var(--edge)"
       />
-      {marks.map((lb) => (
+      {marks.map(({ us: lb, says }) => (
         <text key={lb} x={px(lb)} y={y + 17} textAnchor="middle" style={{ fontSize: 12, fill: 'var(--loam-2)' }}>
-          {roundedTo(lb, 1)}
+          {says}
         </text>
       ))}
     </g>
@@ -33,6 +32,7 @@ function Ruler({ y, most, hatched }: { y: number; most: number; hatched?: boolea
 
 /** Label above, prescription below, on one scale; the hatch between is the difference, the ring what was asked. */
 function Faced({ line, most }: { line: BagLine; most: number }) {
+  const units = useUnits();
   const px = (lb: number) => PAD + (Math.min(lb, most) / most) * (WIDTH - 2 * PAD);
   const label = line.label?.value;
   const prescribed = line.prescribed?.value;
@@ -44,7 +44,7 @@ function Faced({ line, most }: { line: BagLine; most: number }) {
       width="100%"
       viewBox={`0 0 ${WIDTH} 96`}
       role="img"
-      aria-label={`${line.nutrient}: label ${label === undefined ? 'unknown' : showRate(label)}, prescribed ${prescribed === undefined ? 'none' : showRate(prescribed)}, asked ${showRate(line.askedLb)}`}
+      aria-label={`${line.nutrient}: label ${label === undefined ? 'unknown' : units.rate(label)}, prescribed ${prescribed === undefined ? 'none' : units.rate(prescribed)}, asked ${units.rate(line.askedLb)}`}
     >
       <defs>
         <pattern id="none-allowed" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -101,6 +101,7 @@ function Faced({ line, most }: { line: BagLine; most: number }) {
 
 /** One nutrient of the bag: words and figures at the left, the two rulers at the right. */
 export function NutrientRulers({ lines }: { lines: readonly BagLine[] }) {
+  const units = useUnits();
   const most = Math.max(
     1.2,
     ...lines
@@ -121,22 +122,24 @@ export function NutrientRulers({ lines }: { lines: readonly BagLine[] }) {
               {NAMES[line.nutrient]}
             </h2>
             <p className="small">
-              lb <Substances text={line.nutrient} /> per 1000
+              <Substances text={units.heading('nutrient-rate', line.nutrient)} />
             </p>
             <p className="pins">
               <span>
                 label{' '}
-                <b>{line.label ? <Fig figure={line.label} show={showRate} /> : line.limitLb >= 0 ? '0.00' : '–'}</b>
+                <b>
+                  {line.label ? <Fig figure={line.label} show={units.rate} /> : line.limitLb >= 0 ? units.rate(0) : '–'}
+                </b>
               </span>
               <span className="ours">
-                prescribed <b>{line.prescribed ? <Fig figure={line.prescribed} show={showRate} /> : '0.00'}</b>
+                prescribed <b>{line.prescribed ? <Fig figure={line.prescribed} show={units.rate} /> : units.rate(0)}</b>
               </span>
               <span>
-                asked <b>{showRate(line.askedLb)}</b>
+                asked <b>{units.rate(line.askedLb)}</b>
               </span>
             </p>
             <p className="small">
-              <Substances text={line.limitSays} />
+              <Said text={line.limitSays} />
             </p>
           </div>
           <Faced line={line} most={most} />

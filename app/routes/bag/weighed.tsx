@@ -1,16 +1,15 @@
 import { useState } from 'react';
 import { Button } from 'antd';
 import type { Product, Zone } from '@core/records/case';
-import { typedNumber } from '@core/typed/typed-number';
 import { ERROR_PERCENT } from '@core/ground/area-error';
 import { checkSpread, type GradeNutrient } from '@core/products/bag/bag-check';
 import { isRefusal } from '@core/reckoning/refusal';
 import { TextField } from '../../ui/field';
 import { Fig } from '../../ui/fig';
-import { showArea, showProductRate, showRate, showWeight } from '@core/words/numbers';
 import { StandingGlyph } from '../../ui/glyphs';
 import { Mark } from '../../ui/marks';
-import { Substances } from '../../ui/substance';
+import { Said, Substances } from '../../ui/substance';
+import { useUnits } from '../../ui/format';
 
 const WALK_PERCENT = 5;
 
@@ -24,17 +23,26 @@ export function Weighed({
   zone: Zone;
   asks: { nutrient: GradeNutrient; lb: number } | undefined;
 }) {
-  const fresh = { weighed: '', back: '', area: showArea(zone.areaSqFt) };
+  const units = useUnits();
+  const fresh = { weighed: '', back: '', area: units.show('area', zone.areaSqFt) };
   const [typed, setTyped] = useState(fresh);
-  const read = (text: string, label: string, most: number): { value?: number; fault?: string } => {
-    const value = typedNumber(text, label, label);
+  const read = (
+    text: string,
+    label: string,
+    quantity: 'weight' | 'area',
+    most: number,
+  ): { value?: number; fault?: string } => {
+    // the zone's own ground, as long as nobody wrote over it
+    const value =
+      text === fresh.area && quantity === 'area' ? zone.areaSqFt : units.value(quantity, text, label, label);
     if (isRefusal(value)) return { fault: value.refused };
-    if (value !== undefined && (value < 0 || value > most)) return { fault: `${label} must be between 0 and ${most}.` };
+    if (value !== undefined && (value < 0 || value > most))
+      return { fault: `${label} must be between 0 and ${units.say(quantity, most)}.` };
     return { value };
   };
-  const weighed = read(typed.weighed, 'The weight', 1_000_000);
-  const back = read(typed.back, 'The weight left', 1_000_000);
-  const area = read(typed.area, 'The ground', 50_000_000);
+  const weighed = read(typed.weighed, 'The weight', 'weight', 1_000_000);
+  const back = read(typed.back, 'The weight left', 'weight', 1_000_000);
+  const area = read(typed.area, 'The ground', 'area', 50_000_000);
   const backFault =
     back.fault ??
     (weighed.value !== undefined && (back.value ?? 0) > weighed.value
@@ -57,7 +65,7 @@ export function Weighed({
       <h2 id="weighed">So much weighed, so much spread</h2>
       <TextField
         label="Weighed out"
-        unit="lb product"
+        unit={units.unit('weight', 'product')}
         inputMode="decimal"
         value={typed.weighed}
         fault={weighed.fault}
@@ -65,7 +73,7 @@ export function Weighed({
       />
       <TextField
         label="Left in the hopper"
-        unit="lb product"
+        unit={units.unit('weight', 'product')}
         inputMode="decimal"
         value={typed.back}
         fault={backFault}
@@ -73,7 +81,7 @@ export function Weighed({
       />
       <TextField
         label="Ground covered"
-        unit="sq ft"
+        unit={units.unit('area')}
         inputMode="decimal"
         value={typed.area}
         fault={areaFault}
@@ -83,15 +91,15 @@ export function Weighed({
         <>
           <ul className="totals">
             <li>
-              Spread <span className="leader" /> <b>{showWeight(spread.spreadLb)}</b>{' '}
-              <span className="small">lb product</span>
+              Spread <span className="leader" /> <b>{units.weight(spread.spreadLb)}</b>{' '}
+              <span className="small">{units.unit('weight', 'product')}</span>
             </li>
             <li>
-              Per 1000 sq ft <span className="leader" />{' '}
+              Per {units.areaOf('product-rate')} <span className="leader" />{' '}
               <b>
-                <Fig figure={spread.rate} show={showProductRate} />
+                <Fig figure={spread.rate} show={units.productRate} />
               </b>{' '}
-              <span className="small">lb product</span>
+              <span className="small">{units.short('product-rate', 'product')}</span>
             </li>
             {(Object.keys(spread.per1000) as GradeNutrient[]).map((nutrient) => (
               <li key={nutrient}>
@@ -99,18 +107,22 @@ export function Weighed({
                   <Mark purpose={nutrient} x={9} y={9} d={13} />
                 </svg>
                 per 1000 <span className="leader" />{' '}
-                <b>{spread.per1000[nutrient] && <Fig figure={spread.per1000[nutrient]} show={showRate} />}</b>{' '}
+                <b>{spread.per1000[nutrient] && <Fig figure={spread.per1000[nutrient]} show={units.rate} />}</b>{' '}
                 <span className="small">
-                  lb <Substances text={nutrient} />
+                  <Substances text={units.short('nutrient-rate', nutrient)} />
                 </span>
               </li>
             ))}
             {(Object.keys(spread.inAll) as GradeNutrient[]).map((nutrient) => (
               <li key={nutrient}>
                 In all <span className="leader" />{' '}
-                <b>{spread.inAll[nutrient] && <Fig figure={spread.inAll[nutrient]} show={showRate} />}</b>{' '}
+                <b>
+                  {spread.inAll[nutrient] && (
+                    <Fig figure={spread.inAll[nutrient]} show={(lb) => units.show('content', lb)} />
+                  )}
+                </b>{' '}
                 <span className="small">
-                  lb <Substances text={nutrient} />
+                  <Substances text={units.unit('content', nutrient)} />
                 </span>
               </li>
             ))}
@@ -118,7 +130,7 @@ export function Weighed({
           <p className={`say ${spread.standing}`}>
             <StandingGlyph standing={spread.standing} />
             <span>
-              <Substances text={spread.says} />
+              <Said text={spread.says} />
             </span>
           </p>
           <Button size="small" onClick={() => setTyped(fresh)}>
@@ -126,7 +138,9 @@ export function Weighed({
           </Button>
         </>
       ) : (
-        <p className="small">Type what the scale said; what it means per 1000 stands here at once.</p>
+        <p className="small">
+          Type what the scale said; what it means per {units.areaOf('nutrient-rate')} stands here at once.
+        </p>
       )}
     </section>
   );

@@ -13,6 +13,7 @@ import { ClimateSource } from './climate-source';
 import { NormalsTable } from './normals-table';
 import { stationNormals } from './station';
 import { YearCurves } from './year-curves';
+import { usUnits } from '../../ui/format';
 
 const read = readCase(readFileSync('demo/quarry-lane-school.json', 'utf8'));
 if (isRefusal(read)) throw new Error(read.refused);
@@ -26,7 +27,7 @@ afterEach(() => void vi.stubGlobal('fetch', realFetch));
 
 describe('the year’s curves', () => {
   it('are as many as are known: no daylight without a latitude, no rain without normals of it', () => {
-    const ids = (file: Case) => yearCurves(workOf(file, '2027-04-05', 'south-lawn')).map((c) => c.id);
+    const ids = (file: Case) => yearCurves(workOf(file, '2027-04-05', 'south-lawn'), usUnits).map((c) => c.id);
     expect(ids(given)).toEqual(['air', 'soil', 'growth', 'light', 'water']);
     const { latitudeDeg: _, ...placeless } = given.property;
     const { rainIn: __, ...dry } = given.property.climate!;
@@ -39,7 +40,7 @@ describe('the year’s curves', () => {
         year={2027}
         days={365}
         start={94}
-        curves={yearCurves(work)}
+        curves={yearCurves(work, usUnits)}
         windows={seasonWindows(work.zoneSeason!, work.season)}
         turns={seasonTurns(work.zoneSeason!)}
       />,

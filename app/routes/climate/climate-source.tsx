@@ -2,7 +2,6 @@ import { Button, Input, Segmented } from 'antd';
 import { type ReactNode, useEffect, useId, useRef, useState } from 'react';
 import type { Climate } from '@core/records/case';
 import { readClimateCsv } from '@core/files/climate-csv';
-import { typedNumber } from '@core/typed/typed-number';
 import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { isRefusal } from '@core/reckoning/refusal';
 import { ChoiceField, Fault, TextField } from '../../ui/field';
@@ -12,6 +11,7 @@ import { readFile } from '../../workers/read-file';
 import { grouped } from '@core/words/numbers';
 import { PlaceField } from '../../ui/place-field';
 import { FilePicker } from '../../ui/file-picker';
+import { type Units, useUnits } from '../../ui/format';
 
 /** A climate that is looked at and not yet stored. */
 export interface ClimateDraft {
@@ -162,14 +162,21 @@ function FromTable({ now, onDraft }: SourceProps) {
   );
 }
 
-const inARow = (values: readonly (number | undefined)[] | undefined): string =>
-  (values ?? []).map((value) => String(Math.round((value ?? 0) * 10) / 10)).join(', ');
+const inARow = (
+  values: readonly (number | undefined)[] | undefined,
+  quantity: 'temperature' | 'depth',
+  units: Units,
+): string =>
+  (values ?? [])
+    .map((value) => units.plain(units.inShown(quantity, value ?? 0), 1))
+    .join(units.decimalSign === '.' ? ', ' : '; ');
 
 function Typed({ now, onDraft }: SourceProps) {
+  const units = useUnits();
   const [typed, setTyped] = useState({
-    highs: inARow(now?.climate.meanHighF),
-    lows: inARow(now?.climate.meanLowF),
-    rain: inARow(now?.climate.rainIn),
+    highs: inARow(now?.climate.meanHighF, 'temperature', units),
+    lows: inARow(now?.climate.meanLowF, 'temperature', units),
+    rain: inARow(now?.climate.rainIn, 'depth', units),
     lastFrost: now?.climate.lastFrost ?? '',
     firstFrost: now?.climate.firstFrost ?? '',
     latitude: now?.latitudeDeg === undefined ? '' : String(now.latitudeDeg),
@@ -181,9 +188,9 @@ function Typed({ now, onDraft }: SourceProps) {
     fault: fault?.field === field ? fault.refused : undefined,
   });
   const read = () => {
-    const climate = climateFromText(typed);
+    const climate = climateFromText(typed, units);
     if (isRefusal(climate)) return setFault(climate);
-    const latitudeDeg = typedNumber(typed.latitude, 'Latitude', 'latitude');
+    const latitudeDeg = units.readPlain(typed.latitude, 'Latitude', 'latitude');
     if (isRefusal(latitudeDeg)) return setFault(latitudeDeg);
     if (latitudeDeg !== undefined && Math.abs(latitudeDeg) > 90)
       return setFault({ field: 'latitude', refused: 'Latitude must be between -90 and 90 degrees.' });
@@ -192,9 +199,9 @@ function Typed({ now, onDraft }: SourceProps) {
   };
   return (
     <>
-      <TextField label="Mean highs, January to December" unit="deg F" {...of('highs')} />
-      <TextField label="Mean lows, January to December" unit="deg F" {...of('lows')} />
-      <TextField label="Rain, January to December" unit="in, may stay empty" {...of('rain')} />
+      <TextField label="Mean highs, January to December" unit={units.unit('temperature')} {...of('highs')} />
+      <TextField label="Mean lows, January to December" unit={units.unit('temperature')} {...of('lows')} />
+      <TextField label="Rain, January to December" unit={`${units.unit('depth')}, may stay empty`} {...of('rain')} />
       <div className="pair">
         <TextField label="Last frost" unit="04-15" {...of('lastFrost')} />
         <TextField label="First frost" unit="10-25" {...of('firstFrost')} />

@@ -11,7 +11,7 @@ import { addDays, dayOfYear } from '@core/days/day';
 import { Fault } from '../../ui/field';
 import { saveTextFile } from '../../ui/save-text-file';
 import { sayDay } from '@core/words/days';
-import { Substances } from '../../ui/substance';
+import { Said } from '../../ui/substance';
 import { useDone } from '../../work/use-done';
 import { workOf } from '../../work/property-work';
 import { WarnGlyph } from '../../ui/glyphs';
@@ -26,6 +26,7 @@ import { YearCurves } from './year-curves';
 import { StageFault } from '../../work/stage-fault';
 import { type Shapes, useSend } from '../../work/send';
 import { propertyAction, type Undoable, type UndoSent, undoOf } from '../../work/property-action';
+import { useUnits } from '../../ui/format';
 
 const SHAPES: Shapes<ClimateSent> = {
   use: { climate: 'record', latitudeDeg: 'number?', moveDoses: 'yes' },
@@ -35,6 +36,7 @@ export const clientAction = propertyAction<ClimateSent, Undoable>(SHAPES, climat
 
 /** The property's climate: its curves and windows with their reasons, and where it comes from. */
 export default function ClimatePage() {
+  const units = useUnits();
   const work = usePropertyWork();
   const { hash } = useLocation();
   const { fetcher, send } = useSend<ClimateSent | UndoSent, Undoable & { faults?: { storage: string } }>();
@@ -51,7 +53,7 @@ export default function ClimatePage() {
         : work,
     [draft, file, today, work],
   );
-  const curves = useMemo(() => yearCurves(shown), [shown]);
+  const curves = useMemo(() => yearCurves(shown, units), [shown, units]);
   const { zone, zoneSeason, season } = shown;
   const windows = useMemo(() => (zoneSeason ? seasonWindows(zoneSeason, season) : []), [zoneSeason, season]);
   const turns = zoneSeason ? seasonTurns(zoneSeason) : [];
@@ -129,7 +131,9 @@ export default function ClimatePage() {
               {(season.soilCorrections ?? []).map((correction) => (
                 <p key={correction.on} className={correction.doubted ? 'caution' : 'small'}>
                   {correction.doubted && <WarnGlyph />}
-                  <span>Thermometer, {correctionSays(correction)}</span>
+                  <span>
+                    Thermometer, <Said text={correctionSays(correction)} />
+                  </span>
                 </p>
               ))}
               <table className="dosetable reasons">
@@ -150,9 +154,11 @@ export default function ClimatePage() {
                       </td>
                       <th scope="row">{w.title}</th>
                       <td>
-                        <Substances text={w.forbids} />
+                        <Said text={w.forbids} />
                       </td>
-                      <td>{w.because}</td>
+                      <td>
+                        <Said text={w.because} />
+                      </td>
                     </tr>
                   ))}
                   {turns.map((turn) => (
@@ -160,7 +166,9 @@ export default function ClimatePage() {
                       <td>{dayOf(turn.day)}</td>
                       <th scope="row">{turn.title}</th>
                       <td />
-                      <td>{turn.because}</td>
+                      <td>
+                        <Said text={turn.because} />
+                      </td>
                     </tr>
                   ))}
                 </tbody>

@@ -1,9 +1,9 @@
 import type { ClosedWindow } from '@core/climate/closed-window';
 import type { SeasonTurn } from '@core/season/plan/season-windows';
-import { roundedTo } from '@core/words/numbers';
 import { windowFill } from '../../ui/window-patterns';
 import { dayArea, dayLine, valueScale, type YearScale } from '../../ui/year-plot';
 import type { Curve } from '../../work/year-curves';
+import { useUnits } from '../../ui/format';
 
 /** Height of one curve's plot, of a row of windows, of the months' names, px. */
 export const TALL = 64;
@@ -20,6 +20,7 @@ interface OnTheYear {
 
 /** One curve in its own plot, `at` px from the top, its limit drawn across. */
 export function CurvePlot({ curve, at, x, width, julyAt }: OnTheYear & { curve: Curve; at: number; julyAt: number }) {
+  const units = useUnits();
   const [top, base] = [at + INSET, at + TALL - 4];
   const shown = [...curve.lines.flatMap((line) => line.values), ...(curve.limit ? [curve.limit.at] : [])];
   const y = valueScale(shown, base, top);
@@ -51,10 +52,10 @@ export function CurvePlot({ curve, at, x, width, julyAt }: OnTheYear & { curve: 
         </g>
       )}
       <text x={width - 3} y={top + 8} textAnchor="end" className="axis">
-        {roundedTo(most, 4)}
+        {units.plain(most, 4)}
       </text>
       <text x={width - 3} y={base} textAnchor="end" className="axis">
-        {roundedTo(least, 4)}
+        {units.plain(least, 4)}
       </text>
     </g>
   );
@@ -73,12 +74,13 @@ export function rowsOf(windows: readonly ClosedWindow[]): ClosedWindow[][] {
 
 /** The closed windows below the curves, named where there is room. */
 export function WindowRows({ rows, foot, x, id }: { rows: ClosedWindow[][]; foot: number; x: YearScale; id: string }) {
+  const units = useUnits();
   return (
     <>
       {rows.map((row, r) =>
         row.map((w) => {
           const [left, wide] = [x(w.from), Math.max(2, x(w.to + 1) - x(w.from))];
-          const words = `${w.title}: ${w.forbids}`;
+          const words = `${w.title}: ${units.said(w.forbids)}`;
           const text = wide > words.length * 5.9 + 8 ? words : wide > w.title.length * 5.9 + 8 ? w.title : '';
           return (
             <g key={`${w.kind}${w.from}${w.title}`}>

@@ -7,8 +7,8 @@ import { MONTHS, yearScale } from '../../ui/year-plot';
 import { useWidth } from '../../ui/use-width';
 import { WindowPatterns } from '../../ui/window-patterns';
 import type { Curve } from '../../work/year-curves';
-import { fixed } from '@core/words/numbers';
 import { BAR, CurvePlot, HEAD, rowsOf, TALL, TURN_ROWS, TurnLines, WindowRows } from './curve-plot';
+import { useUnits } from '../../ui/format';
 
 const LEAST_WIDTH = 640;
 
@@ -31,6 +31,7 @@ export function YearCurves({
   days: number;
   start: number;
 }) {
+  const units = useUnits();
   const id = useId().replaceAll(':', '');
   const [measure, room] = useWidth<HTMLDivElement>(806);
   const [day, setDay] = useState(start);
@@ -62,9 +63,9 @@ export function YearCurves({
   const here = windows.filter((w) => day >= w.from && day <= w.to);
   const says = (curve: Curve) =>
     curve.lines
-      .map((line) => `${line.name ? `${line.name} ` : ''}${fixed(line.values[day] ?? 0, curve.digits)}`)
+      .map((line) => `${line.name ? `${line.name} ` : ''}${units.number(line.values[day] ?? 0, curve.digits)}`)
       .join(', ');
-  const told = `${sayDay(date)}: ${curves.map((c) => `${c.name.toLowerCase()} ${says(c)} ${c.unit}`).join('; ')}${here.length > 0 ? `; ${here.map((w) => `${w.title}, ${w.forbids}`).join('; ')}` : ''}`;
+  const told = `${sayDay(date)}: ${curves.map((c) => `${c.name.toLowerCase()} ${says(c)} ${c.unit}`).join('; ')}${here.length > 0 ? `; ${here.map((w) => `${w.title}, ${units.said(w.forbids)}`).join('; ')}` : ''}`;
   return (
     <div className="curves">
       <div className="names" style={{ height }}>
@@ -84,7 +85,7 @@ export function YearCurves({
                     />
                   </svg>
                 )}
-                {line.name} {fixed(line.values[day] ?? 0, curve.digits)} {curve.unit}
+                {line.name} {units.number(line.values[day] ?? 0, curve.digits)} {curve.unit}
               </span>
             ))}
           </div>

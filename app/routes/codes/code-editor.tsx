@@ -16,10 +16,11 @@ import { CodeStrip } from './code-strip';
 import type { CodeAnswer, CodeSent } from './codes';
 import { codeFromTyped, codeTyped, type TypedCode } from './typed-code';
 import { useCodeEffects } from './use-code-effects';
+import { type Units, useUnits } from '../../ui/format';
 
 /** A copy begins with nothing checked, and with a source of its own to be named. */
-const copyOf = (code: LocalCode): TypedCode => ({
-  ...codeTyped({ ...code, checkedOn: undefined, checkedBy: undefined, expiresOn: undefined }),
+const copyOf = (code: LocalCode, units: Units): TypedCode => ({
+  ...codeTyped({ ...code, checkedOn: undefined, checkedBy: undefined, expiresOn: undefined }, units),
   id: undefined,
   changedAt: undefined,
   copyOf: code.id,
@@ -54,19 +55,20 @@ export function CodeEditor({
   onLeave,
   onDelete,
 }: CodeEditorProps) {
-  const begin = () => (stored ? codeTyped(stored) : copying ? copyOf(copying) : codeTyped());
+  const units = useUnits();
+  const begin = () => (stored ? codeTyped(stored, units) : copying ? copyOf(copying, units) : codeTyped({}, units));
   const [typed, setTyped] = useState(begin);
   const [typing, setTyping] = useState<number>();
   const [tried, setTried] = useState(false);
   const [saved, setSaved] = useState<CodeAnswer>();
   const done = useDone();
-  const text = (of: TypedCode) => JSON.stringify({ ...of, changedAt: undefined });
+  const text = (of: TypedCode) => JSON.stringify({ ...of, changedAt: undefined, held: undefined });
   const { dirty, overtaken } = useFollowed({
     record: stored,
     typed: text(typed),
-    shown: (record) => text(codeTyped(record)),
+    shown: (record) => text(codeTyped(record, units)),
     own: stored && (saved?.undo?.codes.over?.[stored.id] ?? undefined),
-    load: (record) => setTyped(codeTyped(record)),
+    load: (record) => setTyped(codeTyped(record, units)),
     adopt: ({ changedAt }) => setTyped((before) => ({ ...before, changedAt })),
   });
   const { offered, forget } = useDraft({
@@ -76,7 +78,7 @@ export function CodeEditor({
     savedBy: saved,
     load: setTyped,
   });
-  const { code, faults } = codeFromTyped(typed, stored?.id ?? 'new');
+  const { code, faults } = codeFromTyped(typed, stored?.id ?? 'new', units);
   const { effects, judging, fault } = useCodeEffects(stored && code, today, version);
   const waits = Object.values(faults);
   const unsaved = dirty || !stored;

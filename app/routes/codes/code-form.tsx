@@ -7,6 +7,7 @@ import { Substances } from '../../ui/substance';
 import { CodeRow, ShortField } from './code-row';
 import { asShipped, type CodeNumber, type CodeNutrient, type TypedCode, type Who } from './typed-code';
 import { WateringWeek } from './watering-week';
+import { useUnits } from '../../ui/format';
 
 const NUTRIENTS: readonly CodeNutrient[] = ['N', 'P2O5', 'K2O'];
 const WHO_OPTIONS = (['anyone', 'licensed', 'homeowner'] as const).map((value) => ({ value, label: WHO_WORDS[value] }));
@@ -28,12 +29,14 @@ const dropped = <T,>(list: readonly T[], at: number): T[] => list.filter((_, i) 
 
 /** Every line of a code in the order in which it is read, beside what it was copied from. */
 export function CodeForm({ typed, code, shipped, faults, today, onChange, onTyping }: CodeFormProps) {
+  const units = useUnits();
+  const rate = (of: string) => units.heading('nutrient-rate', of);
   const differences = shipped && differencesOf(code, shipped);
   const row = (lines: readonly CodeLineId[], ...fields: string[]) => ({
     lines,
     differences,
     faults: fields.map((field) => faults[field]),
-    onAsShipped: shipped ? (of: readonly CodeLineId[]) => onChange(asShipped(typed, shipped, of)) : undefined,
+    onAsShipped: shipped ? (of: readonly CodeLineId[]) => onChange(asShipped(typed, shipped, of, units)) : undefined,
   });
   const number = (key: CodeNumber, label: string, before?: string, after?: string) => (
     <ShortField
@@ -145,7 +148,7 @@ export function CodeForm({ typed, code, shipped, faults, today, onChange, onTypi
         </Button>
       </CodeRow>
       <CodeRow
-        title="Caps, lb N per 1000"
+        title={`Caps, ${rate('N')}`}
         {...row(
           ['n-dose', 'n-soluble', 'n-year', 'slow'],
           'maxTotalNPerDose',
@@ -156,9 +159,9 @@ export function CodeForm({ typed, code, shipped, faults, today, onChange, onTypi
         )}
       >
         <div className="line">
-          {number('maxTotalNPerDose', 'Most N a dose, lb N per 1000', 'a dose')}
-          {number('maxSolubleNPerDose', 'Most soluble N a dose, lb N per 1000', 'soluble')}
-          {number('maxNPerYear', 'Most N a year, lb N per 1000', 'a year')}
+          {number('maxTotalNPerDose', `Most N a dose, ${rate('N')}`, 'a dose')}
+          {number('maxSolubleNPerDose', `Most soluble N a dose, ${rate('N')}`, 'soluble')}
+          {number('maxNPerYear', `Most N a year, ${rate('N')}`, 'a year')}
           {number('leastSlowPercent', 'Least slow share, %', 'slow at least', '%')}
         </div>
         {typed.slow.map((each, i) => (
@@ -218,8 +221,8 @@ export function CodeForm({ typed, code, shipped, faults, today, onChange, onTypi
         {typed.allowances.map((each, i) => (
           <div key={i} className="line">
             <ShortField
-              label={`Allowed N a dose, lb N per 1000, ${i + 1}`}
-              after="lb N a dose for"
+              label={`Allowed N a dose, ${rate('N')}, ${i + 1}`}
+              after={`${units.short('nutrient-rate', 'N')} a dose for`}
               value={each.maxTotalNPerDose}
               fault={faults[`allowances[${i}].maxTotalNPerDose`]}
               onChange={(maxTotalNPerDose) =>
@@ -270,7 +273,7 @@ export function CodeForm({ typed, code, shipped, faults, today, onChange, onTypi
         </Button>
       </CodeRow>
       <CodeRow title="Beside water" {...row(['setback'], 'setbackFt')}>
-        {number('setbackFt', 'Beside water, ft', undefined, 'ft kept clear')}
+        {number('setbackFt', `Beside water, ${units.unit('length')}`, undefined, `${units.unit('length')} kept clear`)}
       </CodeRow>
       <CodeRow
         title="Phosphorus"
@@ -286,8 +289,12 @@ export function CodeForm({ typed, code, shipped, faults, today, onChange, onTypi
           {number('testWithinYears', 'Age of the test, years', 'no older than', 'years')}
         </div>
         <div className="line">
-          {number('maxP2O5PerDose', 'Most P2O5 a dose, lb P2O5 per 1000', 'lb P2O5 a dose')}
-          {number('maxP2O5PerYear', 'Most P2O5 a year, lb P2O5 per 1000', 'a year')}
+          {number(
+            'maxP2O5PerDose',
+            `Most P2O5 a dose, ${rate('P2O5')}`,
+            `${units.short('nutrient-rate', 'P2O5')} a dose`,
+          )}
+          {number('maxP2O5PerYear', `Most P2O5 a year, ${rate('P2O5')}`, 'a year')}
         </div>
       </CodeRow>
       <CodeRow title="Frozen ground" {...row([])}>
@@ -295,14 +302,14 @@ export function CodeForm({ typed, code, shipped, faults, today, onChange, onTypi
       </CodeRow>
       <CodeRow title="Heavy rain" {...row(['heavy-rain'], 'heavyRain.inches', 'heavyRain.hours')}>
         <ShortField
-          label="Heavy rain, in"
+          label={`Heavy rain, ${units.unit('depth')}`}
           value={typed.heavyRain.inches}
           fault={faults['heavyRain.inches']}
           onChange={(inches) => onChange({ heavyRain: { ...typed.heavyRain, inches } })}
         />
         <ShortField
           label="Heavy rain within, hours"
-          before="in within"
+          before={`${units.unit('depth')} within`}
           after="h: no feeding before it"
           value={typed.heavyRain.hours}
           fault={faults['heavyRain.hours']}

@@ -3,12 +3,12 @@ import { Link } from 'react-router';
 import type { CodeReview } from '@core/codes/code-review';
 import type { PlannedDose } from '@core/records/case';
 import { sayDay } from '@core/words/days';
-import { two } from '@core/words/numbers';
 import { Fault } from '../../ui/field';
 import { StopGlyph, TickGlyph, WarnGlyph } from '../../ui/glyphs';
 import { placeHash } from '../../ui/place';
-import { Substances } from '../../ui/substance';
+import { Said, Substances } from '../../ui/substance';
 import type { EffectHere } from '../../workers/effects-here';
+import { useUnits } from '../../ui/format';
 
 interface CodeProperty {
   id: string;
@@ -42,6 +42,7 @@ interface CodeMarginProps extends MarginActs {
 const MOST_CHECKS = 2;
 
 function Effect({ effect, onMend, onUnbind }: { effect: EffectHere } & Pick<CodeMarginProps, 'onMend' | 'onUnbind'>) {
+  const units = useUnits();
   const { propertyId, name, drafted, broken, mended, doses, mending } = effect;
   const failing = broken.filter((check) => check.standing === 'fail');
   const failed = doses.filter((dose) => dose.fails);
@@ -65,13 +66,14 @@ function Effect({ effect, onMend, onUnbind }: { effect: EffectHere } & Pick<Code
         </p>
         {broken.slice(0, MOST_CHECKS).map((check) => (
           <p key={`${check.zoneId}/${check.id}`} className="small">
-            <Substances text={`${check.zoneName ? `${check.zoneName}: ` : ''}${check.title}, ${check.found}.`} />
+            <Said text={`${check.zoneName ? `${check.zoneName}: ` : ''}${check.title}, ${check.found}.`} />
           </p>
         ))}
         {broken.length > MOST_CHECKS && <p className="small">and {broken.length - MOST_CHECKS} more checks.</p>}
         {failing.length === 0 && doses.length > 0 && (
           <p className="small">
-            {doses.length} {doses.length === 1 ? 'dose' : 'doses'}, the largest {two(largest)} lb N.
+            {doses.length} {doses.length === 1 ? 'dose' : 'doses'}, the largest {units.rate(largest)}{' '}
+            {units.short('nutrient-rate', 'N')}.
           </p>
         )}
         {mended.length > 0 && (
@@ -95,7 +97,7 @@ function Effect({ effect, onMend, onUnbind }: { effect: EffectHere } & Pick<Code
                 type="primary"
                 onClick={() => onMend(propertyId, mending.planId, mending.doses, mending.says)}
               >
-                {mending.says}
+                <Said text={mending.says} />
               </Button>
               <Link className="link" to={{ pathname: `/property/${propertyId}/season`, hash: placeHash({}) }}>
                 Other ways
@@ -145,12 +147,12 @@ function Stricter({ effect }: { effect: EffectHere }) {
                 ) : each.holds ? (
                   <>
                     <b>
-                      <Substances text={each.says} />
+                      <Said text={each.says} />
                     </b>{' '}
                     holds
                   </>
                 ) : (
-                  <Substances text={each.says} />
+                  <Said text={each.says} />
                 )}
               </td>
             ))}
@@ -238,7 +240,7 @@ export function CodeMargin({
               <li key={each}>
                 <StopGlyph />
                 <span>
-                  <Substances text={each} />
+                  <Said text={each} />
                 </span>
               </li>
             ))}
@@ -248,7 +250,7 @@ export function CodeMargin({
                 <span>
                   <b>{review.state === 'unchecked' ? 'Not checked' : 'Check again'}</b>
                   <br />
-                  {review.says} Season says so; nothing is blocked.
+                  <Said text={review.says} /> Season says so; nothing is blocked.
                 </span>
               </li>
             )}

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { CODE_LINES } from '@core/codes/code-lines';
 import type { LocalCode } from '@core/records/case';
-import { Substances } from '../../ui/substance';
+import { Said, Substances } from '../../ui/substance';
 import { codeName } from './code-list';
 import { CodeMargin, type MarginActs } from './code-margin';
 import { CodeStrip } from './code-strip';
@@ -45,7 +45,7 @@ export function CodeReading({
                     <Substances text={title} />
                   </dt>
                   <dd>
-                    <Substances text={words} />
+                    <Said text={words} />
                   </dd>
                 </div>
               )

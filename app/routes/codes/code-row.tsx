@@ -2,7 +2,7 @@ import { Button, Input } from 'antd';
 import { type ReactNode, useId } from 'react';
 import { CODE_LINES, type CodeLineId, type LineDifference } from '@core/codes/code-lines';
 import { Fault } from '../../ui/field';
-import { Substances } from '../../ui/substance';
+import { Said, Substances } from '../../ui/substance';
 
 /** A short typed value within a row, named for those who do not see the row. */
 export function ShortField({
@@ -88,7 +88,7 @@ export function CodeRow({ title, lines, differences, faults = [], onAsShipped, c
             lines.length > 0 && 'same'
           ) : (
             <s>
-              <Substances text={shipped.length > 0 ? shipped.join(', ') : 'none'} />
+              <Said text={shipped.length > 0 ? shipped.join(', ') : 'none'} />
             </s>
           )}
         </span>
@@ -97,9 +97,9 @@ export function CodeRow({ title, lines, differences, faults = [], onAsShipped, c
       )}
       <span className="difference">
         {differs.length === 1 && differs[0] ? (
-          <Substances text={differs[0].words} />
+          <Said text={differs[0].words} />
         ) : (
-          differs.length > 1 && <Substances text={differs.map((each) => `${name(each)}${each.words}`).join(', ')} />
+          differs.length > 1 && <Said text={differs.map((each) => `${name(each)}${each.words}`).join(', ')} />
         )}
         {differs.length > 0 && onAsShipped && (
           <Button size="small" type="link" onClick={() => onAsShipped(lines)} aria-label={`${title}: as shipped`}>

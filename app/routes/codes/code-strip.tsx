@@ -3,11 +3,11 @@ import { partsOfSpan } from '@core/codes/closed-spans';
 import type { LocalCode } from '@core/records/case';
 import { daysInYear, monthStarts, placeOf } from '@core/days/day';
 import { sayDay, sayMonthDay } from '@core/words/days';
-import { two } from '@core/words/numbers';
 import { Mark } from '../../ui/marks';
 import { useWidth } from '../../ui/use-width';
 import { dayArea, growthHeight, MONTHS, yearScale } from '../../ui/year-plot';
 import type { EffectHere } from '../../workers/effects-here';
+import { useUnits } from '../../ui/format';
 
 /** Narrower than this the year pans. */
 const LEAST_WIDTH = 640;
@@ -36,6 +36,7 @@ interface CodeStripProps {
 
 /** The year under a code: what it closes as it is typed, what the shipped one closes, and the doses that stand in it. */
 export function CodeStrip({ code, shipped, effects, typing }: CodeStripProps) {
+  const units = useUnits();
   const [ref, room] = useWidth<HTMLDivElement>(806);
   const id = useId().replaceAll(':', '');
   const width = Math.max(LEAST_WIDTH, room);
@@ -197,7 +198,7 @@ export function CodeStrip({ code, shipped, effects, typing }: CodeStripProps) {
                 ,{' '}
                 <b className="fails">
                   {failing.length === 1 && failing[0]
-                    ? `${sayDay(failing[0].date)} fails (${two(failing[0].lbN)} lb N)`
+                    ? `${sayDay(failing[0].date)} fails (${units.rate(failing[0].lbN)} ${units.short('nutrient-rate', 'N')})`
                     : `${failing.length} fail`}
                 </b>
               </>

@@ -34,6 +34,7 @@ import { CodeImport } from './code-import';
 import { CodeList } from './code-list';
 import { CodeReading } from './code-reading';
 import { codeFromTyped, type TypedCode } from './typed-code';
+import { unitsHere } from '../../work/units-here';
 
 export type CodeAnswer = {
   faults?: Record<string, string>;
@@ -80,7 +81,7 @@ async function act(sent: CodeSent): Promise<CodeAnswer> {
     case 'save': {
       const own = await loadOwn('localCodes');
       const taken = [...own, ...BUILT_IN_PACKS.codes].map((code) => code.id);
-      const { code, faults } = codeFromTyped(sent.typed, newId(sent.typed.name, taken));
+      const { code, faults } = codeFromTyped(sent.typed, newId(sent.typed.name, taken), await unitsHere());
       if (Object.keys(faults).length > 0) return { faults };
       return { undo: await saveCode(code), kept: code };
     }

@@ -5,7 +5,8 @@ import { codeSchema, type LocalCode, WEEKDAYS, type Weekday } from '@core/record
 import { faultsByField } from '@core/records/strict-schema';
 import { isRefusal, type Refusal } from '@core/reckoning/refusal';
 import { typedMonthDay } from '@core/typed/typed-month-day';
-import { typedNumber } from '@core/typed/typed-number';
+import { type QuantityId, type Units, usUnits } from '../../ui/format';
+import { FieldNumbers, FieldTexts, type FirstTexts } from '../../work/typed-fields';
 import { sayMonthDay } from '@core/words/days';
 
 export type CodeNutrient = 'N' | 'P2O5' | 'K2O';
@@ -25,6 +26,16 @@ export const CODE_NUMBERS = {
   reviewEveryMonths: 'Checked again every',
 } as const;
 export type CodeNumber = keyof typeof CODE_NUMBERS;
+/** Those of them that are written in the units of whoever types. */
+const QUANTITY_OF: Readonly<Record<string, QuantityId>> = {
+  maxTotalNPerDose: 'nutrient-rate',
+  maxSolubleNPerDose: 'nutrient-rate',
+  maxNPerYear: 'nutrient-rate',
+  maxP2O5PerDose: 'nutrient-rate',
+  maxP2O5PerYear: 'nutrient-rate',
+  setbackFt: 'length',
+  inches: 'depth',
+};
 const NUMBER_KEYS = Object.keys(CODE_NUMBERS) as CodeNumber[];
 
 const RAIN = { inches: 'Heavy rain', hours: 'Heavy rain within' } as const;
@@ -67,14 +78,18 @@ export interface TypedCode {
   checkedOn: string;
   checkedBy: string;
   expiresOn: string;
+  /** What the fields held when the form was filled. */
+  held?: FirstTexts;
 }
 
-const shown = (value: number | undefined): string => (value === undefined ? '' : String(value));
 const day = (monthDay: string | undefined): string => (monthDay === undefined ? '' : sayMonthDay(monthDay));
 const span = ({ from, to }: { from: string; to: string }): TypedSpan => ({ from: day(from), to: day(to) });
 
 /** A code as the form shows it; an empty form without one. */
-export function codeTyped(code: Partial<LocalCode> = {}): TypedCode {
+export function codeTyped(code: Partial<LocalCode> = {}, units: Units = usUnits): TypedCode {
+  const fields = new FieldTexts(units);
+  const shown = (value: number | undefined, field: string) =>
+    fields.text(field, value, QUANTITY_OF[/\w+$/.exec(field)?.[0] ?? '']);
   const watering = code.localWatering;
   return {
     id: code.id,
@@ -84,18 +99,27 @@ export function codeTyped(code: Partial<LocalCode> = {}): TypedCode {
     who: code.who ?? 'anyone',
     area: code.area ?? '',
     closed: (code.closed ?? []).map((each) => ({ ...span(each), nutrients: [...each.nutrients] })),
-    numbers: Object.fromEntries(NUMBER_KEYS.map((key) => [key, shown(code[key])])) as Record<CodeNumber, string>,
-    slow: (code.slow ?? []).map((each) => ({ ...span(each), leastSlowPercent: shown(each.leastSlowPercent) })),
-    allowances: (code.allowances ?? []).map((each) => ({
+    numbers: Object.fromEntries(NUMBER_KEYS.map((key) => [key, shown(code[key], key)])) as Record<CodeNumber, string>,
+    slow: (code.slow ?? []).map((each, i) => ({
+      ...span(each),
+      leastSlowPercent: shown(each.leastSlowPercent, `slow[${i}].leastSlowPercent`),
+    })),
+    allowances: (code.allowances ?? []).map((each, i) => ({
       ...span(each),
       who: each.who,
-      maxTotalNPerDose: shown(each.maxTotalNPerDose),
+      maxTotalNPerDose: shown(each.maxTotalNPerDose, `allowances[${i}].maxTotalNPerDose`),
     })),
     phosphorusNeedsTest: code.phosphorusNeedsTest ?? false,
     licenseNeeded: code.licenseNeeded ?? false,
     sweepRequired: code.sweepRequired ?? false,
-    heavyRain: { inches: shown(code.heavyRain?.inches), hours: shown(code.heavyRain?.hours) },
-    posting: { hoursBefore: shown(code.posting?.hoursBefore), hoursAfter: shown(code.posting?.hoursAfter) },
+    heavyRain: {
+      inches: shown(code.heavyRain?.inches, 'heavyRain.inches'),
+      hours: shown(code.heavyRain?.hours, 'heavyRain.hours'),
+    },
+    posting: {
+      hoursBefore: shown(code.posting?.hoursBefore, 'posting.hoursBefore'),
+      hoursAfter: shown(code.posting?.hoursAfter, 'posting.hoursAfter'),
+    },
     summerNote: code.summerNote ?? '',
     watering: {
       days: Object.fromEntries(
@@ -103,7 +127,7 @@ export function codeTyped(code: Partial<LocalCode> = {}): TypedCode {
           watering?.weekdays?.[who] ? [[who, [...watering.weekdays[who]]]] : [],
         ),
       ),
-      mostDaysPerWeek: shown(watering?.mostDaysPerWeek),
+      mostDaysPerWeek: shown(watering?.mostDaysPerWeek, 'mostDaysPerWeek'),
       closedHours: (watering?.closedHours ?? []).map(({ from, to }) => ({ from, to })),
       season: watering?.season ? span(watering.season) : { from: '', to: '' },
       stage: watering?.stage ?? '',
@@ -112,6 +136,7 @@ export function codeTyped(code: Partial<LocalCode> = {}): TypedCode {
     checkedOn: code.checkedOn ?? '',
     checkedBy: code.checkedBy ?? '',
     expiresOn: code.expiresOn ?? '',
+    held: fields.first,
   };
 }
 
@@ -120,6 +145,11 @@ type Faults = Record<string, string>;
 /** Reads what was typed; what cannot be read gives a sentence at its field and is left out of the code. */
 class CodeReader {
   readonly faults: Faults = {};
+  readonly #fields: FieldNumbers;
+
+  constructor(units: Units, held: FirstTexts | undefined) {
+    this.#fields = new FieldNumbers(units, held);
+  }
 
   private kept<T>(value: T | undefined | Refusal, field: string): T | undefined {
     if (!isRefusal(value)) return value;
@@ -127,7 +157,11 @@ class CodeReader {
     return undefined;
   }
   number(text: string, label: string, field: string): number | undefined {
-    return this.kept(typedNumber(text, label, field), field);
+    const quantity = QUANTITY_OF[/\w+$/.exec(field)?.[0] ?? ''];
+    const value = this.#fields.read(text, { name: field, label, field, quantity });
+    const fault = this.#fields.faults[field];
+    if (fault) this.faults[field] = fault;
+    return value;
   }
   /** Both ends of a span, or nothing where an end is missing; half a span is a fault. */
   span(typed: TypedSpan, field: string): { from: string; to: string } | undefined {
@@ -183,8 +217,12 @@ function wateringFrom(typed: TypedCode['watering'], reader: CodeReader): LocalCo
  *
  * @param id the id a new code is to have
  */
-export function codeFromTyped(typed: TypedCode, id: string): { code: LocalCode; faults: Faults } {
-  const reader = new CodeReader();
+export function codeFromTyped(
+  typed: TypedCode,
+  id: string,
+  units: Units = usUnits,
+): { code: LocalCode; faults: Faults } {
+  const reader = new CodeReader(units, typed.held);
   const closed = typed.closed.flatMap(({ nutrients, ...each }, i) => {
     const read = reader.span(each, `closed[${i}]`);
     return read ? [{ ...read, nutrients }] : [];
@@ -206,7 +244,7 @@ export function codeFromTyped(typed: TypedCode, id: string): { code: LocalCode; 
   const rain = reader.group(RAIN, typed.heavyRain, 'heavyRain.');
   if (!isEmpty(rain) && (rain.inches === undefined || rain.hours === undefined))
     reader.faults[rain.inches === undefined ? 'heavyRain.inches' : 'heavyRain.hours'] ??=
-      'Heavy rain needs both its inches and its hours.';
+      'Heavy rain needs both its depth and its hours.';
   const posting = reader.group(POSTING, typed.posting, 'posting.');
   const cite = some(typed.source.cite);
   if (!cite && (typed.source.url.trim() || typed.source.kind))
@@ -264,8 +302,13 @@ const OF_LINE: Record<CodeLineId, readonly (keyof TypedCode | CodeNumber)[]> = {
 };
 
 /** What a form changes to so that some lines are again as in the code it was copied from. */
-export function asShipped(typed: TypedCode, shipped: LocalCode, lines: readonly CodeLineId[]): Partial<TypedCode> {
-  const back = codeTyped(shipped);
+export function asShipped(
+  typed: TypedCode,
+  shipped: LocalCode,
+  lines: readonly CodeLineId[],
+  units: Units = usUnits,
+): Partial<TypedCode> {
+  const back = codeTyped(shipped, units);
   const keys = lines.flatMap((line) => OF_LINE[line]);
   const numbers = Object.fromEntries(
     NUMBER_KEYS.filter((key) => keys.includes(key)).map((key) => [key, back.numbers[key]]),
@@ -273,5 +316,5 @@ export function asShipped(typed: TypedCode, shipped: LocalCode, lines: readonly 
   const others = Object.fromEntries(
     keys.filter((key) => !(NUMBER_KEYS as string[]).includes(key)).map((key) => [key, back[key as keyof TypedCode]]),
   ) as Partial<TypedCode>;
-  return { ...others, numbers: { ...typed.numbers, ...numbers } };
+  return { ...others, numbers: { ...typed.numbers, ...numbers }, held: { ...typed.held, ...back.held } };
 }

@@ -6,6 +6,7 @@ import { applyChange, type Change } from '../../storage/changes';
 import { bindCodes, codesWithIds } from '../../storage/own-codes';
 import { deleteZone, existingProperty, saveZone } from '../../storage/property-repository';
 import { type TypedZone, zoneFromTyped } from './draft/zone-from-typed';
+import { unitsHere } from '../../work/units-here';
 
 export type Sent =
   | { intent: 'keep'; typed: TypedZone }
@@ -41,7 +42,7 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
     case 'keep': {
       const before = file.zones.find((z) => z.id === sent.typed.id);
       const ids = file.zones.map((z) => z.id);
-      const answer = zoneFromTyped(sent.typed, before, ids, property.site);
+      const answer = zoneFromTyped(sent.typed, before, ids, property.site, await unitsHere());
       if ('faults' in answer) return answer;
       return { undo: await saveZone(property.id, answer.zone), kept: answer.zone.id, name: answer.zone.name };
     }

@@ -20,6 +20,7 @@ import { TypedPoint } from './facts/typed-point';
 import { factsFromZone, type TypedFacts } from './draft/zone-from-typed';
 import { ZoneFacts } from './facts/zone-facts';
 import { ZoneLedger } from './facts/zone-ledger';
+import { usUnits } from '../../ui/format';
 
 afterEach(cleanup);
 const square: Pair[] = [
@@ -191,7 +192,7 @@ describe('lists beside the sheet', () => {
 });
 
 function Fields({ start }: { start: Partial<TypedGround> }) {
-  const [typed, setTyped] = useState<TypedGround>({ ...groundFromZone(undefined), ...start });
+  const [typed, setTyped] = useState<TypedGround>({ ...groundFromZone(undefined, usUnits), ...start });
   return (
     <MeasureFields
       typed={typed}
@@ -227,7 +228,7 @@ describe('typed ground', () => {
   it('is set point by point, and says how a point is typed', () => {
     function Points() {
       const [state, act] = useReducer(draw, undefined, () =>
-        newDraft({ ...groundFromZone(undefined), measure: 'outline' }),
+        newDraft({ ...groundFromZone(undefined, usUnits), measure: 'outline' }),
       );
       return (
         <>
@@ -259,7 +260,12 @@ describe('typed ground', () => {
 describe('what grows there', () => {
   it('shows the grass’s window, and takes sand, silt and clay before the eye', () => {
     function Facts() {
-      const [typed, setTyped] = useState<TypedFacts>({ ...factsFromZone(lawn), sand: '22', silt: '60', clay: '18' });
+      const [typed, setTyped] = useState<TypedFacts>({
+        ...factsFromZone(lawn, usUnits),
+        sand: '22',
+        silt: '60',
+        clay: '18',
+      });
       return (
         <ZoneFacts
           typed={typed}

@@ -6,9 +6,10 @@ import { closed, pointWith, shapeBetween } from './draft/pointing';
 import { cornerFromText, snap } from './draft/snap';
 import { groundFromZone, measuredFrom } from './draft/typed-ground';
 import { typedFromZone, type TypedZone, zoneFromTyped } from './draft/zone-from-typed';
+import { usUnits } from '../../ui/format';
 
 const draw = (...actions: DraftAction[]) =>
-  actions.reduce(step, newDraft({ ...groundFromZone(undefined), measure: 'outline' }));
+  actions.reduce(step, newDraft({ ...groundFromZone(undefined, usUnits), measure: 'outline' }));
 const add = (x: number, y: number): DraftAction => ({ do: 'add', at: [x, y] });
 const square = [add(0, 0), add(10, 0), add(10, 10), add(0, 10)];
 
@@ -59,7 +60,7 @@ describe('drawing to exact measures', () => {
   it('moves everything of a zone together', () => {
     const state = step(
       newDraft({
-        ...groundFromZone(undefined),
+        ...groundFromZone(undefined, usUnits),
         measure: 'outline',
         corners: [[0, 0]],
         cutOuts: [
@@ -124,29 +125,37 @@ describe('drawing to exact measures', () => {
   it.each<[string, Parameters<typeof measuredFrom>[0], object | string]>([
     [
       'circle',
-      { ...groundFromZone(undefined), measure: 'circle', length: '20' },
+      { ...groundFromZone(undefined, usUnits), measure: 'circle', length: '20' },
       { ellipse: { lengthFt: 20, widthFt: 20 } },
     ],
     [
       'triangle',
-      { ...groundFromZone(undefined), measure: 'triangle', a: '3', b: '4', c: '5' },
+      { ...groundFromZone(undefined, usUnits), measure: 'triangle', a: '3', b: '4', c: '5' },
       { triangle: { aFt: 3, bFt: 4, cFt: 5 } },
     ],
     [
       'offsets',
-      { ...groundFromZone(undefined), measure: 'offsets', spacing: '25', offsets: '18, 21 24\n23;16' },
+      { ...groundFromZone(undefined, usUnits), measure: 'offsets', spacing: '25', offsets: '18, 21 24\n23;16' },
       { offsets: { spacingFt: 25, offsetsFt: [18, 21, 24, 23, 16] } },
     ],
-    ['one offset', { ...groundFromZone(undefined), measure: 'offsets', spacing: '25', offsets: '18' }, 'offsets'],
-    ['words for a length', { ...groundFromZone(undefined), measure: 'ellipse', length: 'long', width: '4' }, 'length'],
+    [
+      'one offset',
+      { ...groundFromZone(undefined, usUnits), measure: 'offsets', spacing: '25', offsets: '18' },
+      'offsets',
+    ],
+    [
+      'words for a length',
+      { ...groundFromZone(undefined, usUnits), measure: 'ellipse', length: 'long', width: '4' },
+      'length',
+    ],
     [
       'a turn in words',
-      { ...groundFromZone(undefined), measure: 'rectangle', length: '5', width: '4', turn: 'left' },
+      { ...groundFromZone(undefined, usUnits), measure: 'rectangle', length: '5', width: '4', turn: 'left' },
       'turn',
     ],
   ])('reads a typed %s', (_name, typed, expected) => {
     const faults: Record<string, string> = {};
-    const measured = measuredFrom(typed, faults);
+    const measured = measuredFrom(typed, faults, usUnits);
     if (typeof expected === 'string') expect(faults).toHaveProperty(expected);
     else {
       expect(measured).toMatchObject(expected);
@@ -164,14 +173,14 @@ describe('drawing to exact measures', () => {
       atFt: [24, 146],
       turnDeg: -90,
     };
-    const again = zoneFromTyped(typedFromZone(zone), zone, []);
+    const again = zoneFromTyped(typedFromZone(zone, usUnits), zone, [], undefined, usUnits);
     expect(again).toMatchObject({ zone: { ...zone, areaSqFt: expect.closeTo(2150, 6) } });
   });
 });
 
 describe('a typed zone', () => {
   const typed = (change: Partial<TypedZone> = {}): TypedZone => ({
-    ...typedFromZone(undefined),
+    ...typedFromZone(undefined, usUnits),
     name: 'Lawn',
     length: '50',
     width: '40',
@@ -180,11 +189,11 @@ describe('a typed zone', () => {
     ...change,
   });
   const faults = (change: Partial<TypedZone>) => {
-    const answer = zoneFromTyped(typed(change), undefined, []);
+    const answer = zoneFromTyped(typed(change), undefined, [], undefined, usUnits);
     return 'faults' in answer ? answer.faults : {};
   };
   it('reckons its area from sides or from corners', () => {
-    expect(zoneFromTyped(typed(), undefined, [])).toMatchObject({
+    expect(zoneFromTyped(typed(), undefined, [], undefined, usUnits)).toMatchObject({
       zone: { id: 'lawn', areaSqFt: 2000, rectangle: { lengthFt: 50, widthFt: 40 } },
     });
     expect(
@@ -200,6 +209,8 @@ describe('a typed zone', () => {
         }),
         undefined,
         [],
+        undefined,
+        usUnits,
       ),
     ).toMatchObject({
       zone: {
@@ -211,7 +222,7 @@ describe('a typed zone', () => {
         ],
       },
     });
-    expect(zoneFromTyped(typed({ measure: 'known', area: '5,000' }), undefined, [])).toMatchObject({
+    expect(zoneFromTyped(typed({ measure: 'known', area: '5,000' }), undefined, [], undefined, usUnits)).toMatchObject({
       zone: { areaSqFt: 5000 },
     });
   });
@@ -266,6 +277,6 @@ describe('a typed zone', () => {
       slopePercent: 7,
       nitrogenOff: ['wear'],
     };
-    expect(zoneFromTyped(typedFromZone(zone), zone, ['z'])).toMatchObject({ zone });
+    expect(zoneFromTyped(typedFromZone(zone, usUnits), zone, ['z'], undefined, usUnits)).toMatchObject({ zone });
   });
 });

@@ -26,6 +26,7 @@ export function SheetPlot({ sheet, onChoose }: { sheet: ZoneSheetState; onChoose
             width={width}
             view={view}
             onView={sheet.setView}
+            scales={sheet.scales}
             site={site}
             others={others}
             focus={{

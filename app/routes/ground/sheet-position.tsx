@@ -1,9 +1,9 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { Site } from '@core/records/case';
-import { typedNumber } from '@core/typed/typed-number';
 import { isRefusal } from '@core/reckoning/refusal';
 import { Fault, TextField } from '../../ui/field';
+import { useUnits } from '../../ui/format';
 
 /** Where on earth the sheet's upper left corner lies, north up: what a zones file needs to be true elsewhere. */
 export function SheetPosition({
@@ -13,13 +13,14 @@ export function SheetPosition({
   site: Site | undefined;
   onSite: (site: Site, says: string) => void;
 }) {
+  const units = useUnits();
   const [lon, lat] = site?.origin ?? [undefined, undefined];
   const [latitude, setLatitude] = useState(lat === undefined ? '' : String(lat));
   const [longitude, setLongitude] = useState(lon === undefined ? '' : String(lon));
   const [fault, setFault] = useState<string>();
   const keep = () => {
-    const north = typedNumber(latitude, 'Latitude', 'latitude');
-    const east = typedNumber(longitude, 'Longitude', 'longitude');
+    const north = units.readPlain(latitude, 'Latitude', 'latitude');
+    const east = units.readPlain(longitude, 'Longitude', 'longitude');
     if (isRefusal(north)) return setFault(north.refused);
     if (isRefusal(east)) return setFault(east.refused);
     if (north === undefined || east === undefined)

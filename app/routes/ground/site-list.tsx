@@ -1,11 +1,10 @@
 import { Button, Input, Select } from 'antd';
 import type { CutOut, Site } from '@core/records/case';
 import { CUT_OUTS } from '@core/records/case';
-import { typedNumber } from '@core/typed/typed-number';
 import { cutOutName, type ZoneGround } from '@core/ground/zone-ground';
 import { isRefusal } from '@core/reckoning/refusal';
 import { optionsOf } from '../../ui/field';
-import { showArea } from '@core/words/numbers';
+import { useUnits } from '../../ui/format';
 
 /** What is cut out of the zone in focus: kind, name, area, and away with it. */
 export function CutOutList({
@@ -19,12 +18,13 @@ export function CutOutList({
   onChange: (cutOut: CutOut) => void;
   onDrop: (id: string) => void;
 }) {
+  const units = useUnits();
   if (cutOuts.length === 0) return null;
   const whole = (ground?.cutOuts ?? []).reduce((sum, c) => sum + c.sqFt, 0);
   return (
     <details className="cutouts">
       <summary>
-        {cutOuts.length} cut out, {showArea(whole)} sq ft
+        {cutOuts.length} cut out, {units.say('area', whole)}
       </summary>
       <ul>
         {cutOuts.map((cutOut) => (
@@ -48,7 +48,9 @@ export function CutOutList({
                 if (name !== (cutOut.name ?? '')) onChange({ ...cutOut, name: name || undefined });
               }}
             />
-            <span className="small">{showArea(ground?.cutOuts.find((c) => c.id === cutOut.id)?.sqFt ?? 0)} sq ft</span>
+            <span className="small">
+              {units.say('area', ground?.cutOuts.find((c) => c.id === cutOut.id)?.sqFt ?? 0)}
+            </span>
             <Button size="small" onClick={() => onDrop(cutOut.id)}>
               Delete
             </Button>
@@ -61,6 +63,7 @@ export function CutOutList({
 
 /** Water and buildings of the whole sheet: names, the width kept clear, and away with them. */
 export function SiteList({ site, onSite }: { site: Site | undefined; onSite: (site: Site, says: string) => void }) {
+  const units = useUnits();
   const water = site?.water ?? [];
   const context = site?.context ?? [];
   if (water.length + context.length === 0) return null;
@@ -82,17 +85,18 @@ export function SiteList({ site, onSite }: { site: Site | undefined; onSite: (si
               }}
             />
             <Input
-              aria-label={`Kept clear of ${each.name ?? 'water'}, ft`}
-              suffix="ft clear"
-              defaultValue={String(each.keptClearFt)}
+              aria-label={`Kept clear of ${each.name ?? 'water'}, ${units.unit('length')}`}
+              suffix={`${units.unit('length')} clear`}
+              defaultValue={units.field('length', each.keptClearFt)}
               onBlur={(event) => {
-                const value = typedNumber(event.target.value, 'Kept clear', 'keptClear');
-                if (isRefusal(value) || value === undefined || value < 0 || value > 1000)
-                  event.target.value = String(each.keptClearFt);
+                const first = units.field('length', each.keptClearFt);
+                if (event.target.value === first) return;
+                const value = units.value('length', event.target.value, 'Kept clear', 'keptClear');
+                if (isRefusal(value) || value === undefined || value < 0 || value > 1000) event.target.value = first;
                 else if (value !== each.keptClearFt)
                   onSite(
                     { ...site, water: water.map((w) => (w.id === each.id ? { ...w, keptClearFt: value } : w)) },
-                    `${value} ft beside ${each.name ?? 'the water'} are kept clear.`,
+                    `${units.field('length', value)} ${units.unit('length')} beside ${each.name ?? 'the water'} are kept clear.`,
                   );
               }}
             />

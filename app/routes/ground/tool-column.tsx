@@ -2,6 +2,7 @@ import { Checkbox } from 'antd';
 import { type KeyId, KEYS } from '../../ui/keys';
 import type { Target, Tool } from './draft/pointing';
 import type { SnapSwitches } from './draft/snap';
+import { useUnits } from '../../ui/format';
 
 export const TOOL_KEYS: readonly { tool: Tool; name: string }[] = [
   { tool: 'select', name: 'Select' },
@@ -65,7 +66,8 @@ export function ToolColumn({
   onZonesFile,
   onPicture,
 }: ToolColumnProps) {
-  const snapTo = (key: keyof SnapSwitches, name: string) => (
+  const units = useUnits();
+  const snapTo = (key: Exclude<keyof SnapSwitches, 'stepFt'>, name: string) => (
     <li>
       <Checkbox checked={switches[key]} onChange={(event) => onSwitches({ ...switches, [key]: event.target.checked })}>
         {name}
@@ -113,7 +115,7 @@ export function ToolColumn({
       <ul className="snaps">
         {snapTo('corners', 'corners and sides')}
         {snapTo('rightAngles', 'right angles')}
-        {snapTo('wholeFeet', 'whole feet')}
+        {snapTo('wholeFeet', units.drawingStep().snaps)}
       </ul>
     </>
   );

@@ -25,14 +25,17 @@ import {
   typedFrom,
 } from './draft/drafted-ground';
 import { pointWith, type Target, type Tool } from './draft/pointing';
-import { type SheetView, viewOf, zoomed } from './draft/sheet-view';
+import { SCALES_FT, type SheetView, viewOf, zoomed } from './draft/sheet-view';
 import { drawnOnSite } from './draft/drawn-on-site';
 import type { SnapSwitches } from './draft/snap';
 import { groundFromZone, type TypedGround } from './draft/typed-ground';
 import { factsFromZone, type TypedFacts, type TypedZone } from './draft/zone-from-typed';
 import type { Answer, Sent } from './ground-action';
 import { useSheetKeys } from './use-sheet-keys';
+import { useUnits } from '../../ui/format';
 
+/** Keys of the ground that are not always there. */
+const GROUND_ONLY = ['ring', 'shown', 'typed'];
 /** Width of the sheet before it was measured. */
 const FIRST_WIDTH = 792;
 
@@ -49,6 +52,8 @@ export type ZoneSheetState = ReturnType<typeof useZoneSheet>;
 
 /** The zone in focus as it is drawn and typed: one draft until it is saved, the tool in hand, and what a gesture does. */
 export function useZoneSheet({ zone, fetcher, onSend }: ZoneSheetProps) {
+  const units = useUnits();
+  const scales = SCALES_FT[units.setting.system];
   const { file, zoneSeason, today } = usePropertyWork();
   const site = file.property.site;
   const [box, width] = useWidth<HTMLDivElement>(FIRST_WIDTH);
@@ -62,9 +67,9 @@ export function useZoneSheet({ zone, fetcher, onSend }: ZoneSheetProps) {
         }),
     [file.zones, zone?.id, site],
   );
-  const [facts, setFacts] = useState<TypedFacts>(() => factsFromZone(zone));
+  const [facts, setFacts] = useState<TypedFacts>(() => factsFromZone(zone, units));
   const [draft, onDraw] = useReducer(draw, undefined, () => {
-    const ground = groundFromZone(zone);
+    const ground = groundFromZone(zone, units);
     return newDraft({ ...ground, at: ground.at ?? freeSpot(others, site) });
   });
   const { now } = draft;
@@ -74,11 +79,11 @@ export function useZoneSheet({ zone, fetcher, onSend }: ZoneSheetProps) {
   const { dirty, overtaken } = useFollowed({
     record: zone,
     typed: text({ ...facts, ...now }),
-    shown: (record) => text({ ...factsFromZone(record), ...groundFromZone(record) }),
+    shown: (record) => text({ ...factsFromZone(record, units), ...groundFromZone(record, units) }),
     own: zone && (answered?.undo?.over?.[`zones/${zone.id}`] ?? undefined),
     load: (record) => {
-      setFacts(factsFromZone(record));
-      const ground = groundFromZone(record);
+      setFacts(factsFromZone(record, units));
+      const ground = groundFromZone(record, units);
       onDraw({ do: 'load', ground: { ...ground, at: ground.at ?? now.at } });
     },
     adopt: ({ changedAt }) => setFacts((before) => ({ ...before, changedAt })),
@@ -89,7 +94,9 @@ export function useZoneSheet({ zone, fetcher, onSend }: ZoneSheetProps) {
     dirty,
     savedBy: answered?.kept ? answered : undefined,
     load: (typed) => {
-      const ground = Object.fromEntries(Object.entries(typed).filter(([key]) => key in now || key === 'ring'));
+      const ground = Object.fromEntries(
+        Object.entries(typed).filter(([key]) => key in now || GROUND_ONLY.includes(key)),
+      );
       setFacts(Object.fromEntries(Object.entries(typed).filter(([key]) => !(key in ground))) as unknown as TypedFacts);
       onDraw({ do: 'change', part: ground as Partial<TypedGround> });
     },
@@ -99,13 +106,18 @@ export function useZoneSheet({ zone, fetcher, onSend }: ZoneSheetProps) {
   const [pending, setPending] = useState<readonly Pair[]>([]);
   const [inside, setInside] = useState<{ corner?: number; side?: number }>();
   const [typedSide, setTypedSide] = useState<number>();
-  const [switches, setSwitches] = useState<SnapSwitches>({ corners: true, rightAngles: true, wholeFeet: true });
+  const [switches, setSwitches] = useState<SnapSwitches>({
+    corners: true,
+    rightAngles: true,
+    wholeFeet: true,
+    stepFt: units.drawingStep().ft,
+  });
   const [asking, setAsking] = useState<'hand' | 'picture' | GroundKind>();
 
-  const drafted = draftedGround(zone, facts, now, others, site);
+  const drafted = draftedGround(zone, facts, now, others, site, units);
   const { corners, ground } = drafted;
-  const [view, setView] = useState<SheetView>(() => viewOf(pointsOf(others, corners, site), FIRST_WIDTH));
-  const wholeSheet = () => setView(viewOf(pointsOf(others, corners, site), width));
+  const [view, setView] = useState<SheetView>(() => viewOf(pointsOf(others, corners, site), FIRST_WIDTH, scales));
+  const wholeSheet = () => setView(viewOf(pointsOf(others, corners, site), width, scales));
   const change = (part: Partial<TypedFacts>) => setFacts((before) => ({ ...before, ...part }));
 
   const putDown = (next: Tool) => {
@@ -125,7 +137,7 @@ export function useZoneSheet({ zone, fetcher, onSend }: ZoneSheetProps) {
     putDown(off ? 'select' : 'outline');
   };
   const onShape = (shape: Measured) => {
-    if (target === 'zone') onDraw({ do: 'change', part: typedFrom(shape) });
+    if (target === 'zone') onDraw({ do: 'change', part: typedFrom(shape, units) });
     else if (target === 'cut-out') {
       const ids = now.cutOuts.map((c) => c.id);
       const cutOut: CutOut = { id: newId('cut-out', ids), kind: 'bed', ...(shape as Partial<CutOut>) };
@@ -151,7 +163,7 @@ export function useZoneSheet({ zone, fetcher, onSend }: ZoneSheetProps) {
     aim,
     ask: setAsking,
     draw: onDraw,
-    zoom: (by) => setView((v) => zoomed(v, by, width)),
+    zoom: (by) => setView((v) => zoomed(v, by, width, undefined, scales)),
     wholeSheet,
     flipSnaps: () =>
       setSwitches((all) => ({
@@ -186,6 +198,8 @@ export function useZoneSheet({ zone, fetcher, onSend }: ZoneSheetProps) {
     width,
     view,
     setView,
+    scales,
+    zoom: (by: -1 | 1) => setView(zoomed(view, by, width, undefined, scales)),
     wholeSheet,
     tool,
     target,
@@ -207,7 +221,7 @@ export function useZoneSheet({ zone, fetcher, onSend }: ZoneSheetProps) {
     /** The next dose of the zone, whose weigh-out the area decides. */
     next,
     preview: (drawn: readonly Pair[]) => previewOf(drafted.candidate, drawn, others, site, next?.rateLb),
-    spoken: spokenOf(tool, draft.cross, now, inside, corners, ground),
+    spoken: spokenOf(tool, draft.cross, now, inside, corners, ground, units),
     answerByHand: (test: HandTest, texture: TextureClass) => {
       const measuredByLab = facts.sand !== '' || facts.silt !== '' || facts.clay !== '';
       change({
@@ -223,7 +237,7 @@ export function useZoneSheet({ zone, fetcher, onSend }: ZoneSheetProps) {
         part: { measure: 'outline', corners: drawn, closed: true, ring: outline.ring, cutOuts },
       });
       change({ measuredBy: asking === 'track' ? 'walk' : 'plan', name: facts.name || outline.name });
-      setView(viewOf([...pointsOf(others, [], site), ...drawn], width));
+      setView(viewOf([...pointsOf(others, [], site), ...drawn], width, scales));
     },
   };
 }

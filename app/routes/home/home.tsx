@@ -6,7 +6,6 @@ import { useKey } from '../../ui/keys';
 import { Link, redirect } from 'react-router';
 import { type Case, propertySchema } from '@core/records/case';
 import { faultsByField } from '@core/records/strict-schema';
-import { typedNumber } from '@core/typed/typed-number';
 import { isRefusal } from '@core/reckoning/refusal';
 import { refuseSize } from '@core/files/largest-file';
 import { exportBackup, readImport } from '../../storage/case-files';
@@ -49,6 +48,7 @@ import { PropertyForm, type TypedProperty } from './property-form';
 import { answering, type Shapes, useSend } from '../../work/send';
 import { placeNow, useLoadedBy, usePlace } from '../../ui/place';
 import { FilePicker } from '../../ui/file-picker';
+import { unitsHere } from '../../work/units-here';
 
 interface DemoAnswer {
   show: boolean;
@@ -103,11 +103,13 @@ export function HydrateFallback() {
 
 async function createProperty(typed: TypedProperty) {
   const faults: Record<string, string> = {};
+  const units = await unitsHere();
   const preset = climateNamed(typed.climate);
-  const own = typed.climate === 'own' ? climateFromText(typed) : undefined;
+  const own = typed.climate === 'own' ? climateFromText(typed, units) : undefined;
   if (own && isRefusal(own)) faults[own.field] = own.refused;
   if (!preset && !own) faults.climate = 'Type where the lawn is and choose a place, or type your own normals.';
-  const latitude = typed.climate === 'own' ? typedNumber(typed.latitude, 'Latitude', 'latitude') : preset?.latitudeDeg;
+  const latitude =
+    typed.climate === 'own' ? units.readPlain(typed.latitude, 'Latitude', 'latitude') : preset?.latitudeDeg;
   if (isRefusal(latitude)) faults.latitude = latitude.refused;
   const property = {
     id: randomId(),

@@ -5,6 +5,7 @@ import { CLIMATE_PRESETS } from '@core/packs/starter-shelf';
 import { ChoiceField, TextField } from '../../ui/field';
 import { PlaceField } from '../../ui/place-field';
 import { sendBy } from '../../work/send';
+import { useUnits } from '../../ui/format';
 
 /** What the form sends: text as typed, read by the action. */
 export interface TypedProperty {
@@ -29,6 +30,7 @@ const BLANK: TypedProperty = {
 
 /** A new property: its name and its climate, of a place, of its own normals or of an invented region. */
 export function PropertyForm({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const units = useUnits();
   const [typed, setTyped] = useState(BLANK);
   const [way, setWay] = useState<'place' | 'region' | 'own'>('place');
   const fetcher = useFetcher<{ faults?: Record<string, string> }>();
@@ -87,14 +89,14 @@ export function PropertyForm({ open, onClose }: { open: boolean; onClose: () => 
           <>
             <TextField
               label="Mean highs, January to December"
-              unit="deg F"
+              unit={units.unit('temperature')}
               value={typed.highs}
               onChange={set('highs')}
               fault={faults.highs}
             />
             <TextField
               label="Mean lows, January to December"
-              unit="deg F"
+              unit={units.unit('temperature')}
               value={typed.lows}
               onChange={set('lows')}
               fault={faults.lows}

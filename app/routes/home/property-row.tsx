@@ -12,7 +12,7 @@ import { saveTextFile } from '../../ui/save-text-file';
 import { useUnits } from '../../ui/format';
 import { faultSays } from '../../work/stage-fault';
 import { workOf } from '../../work/property-work';
-import { Substances } from '../../ui/substance';
+import { Said, Substances } from '../../ui/substance';
 import { showAmount, unitFor } from '../../work/dose-words';
 import { MiniSeason } from './mini-season';
 
@@ -125,7 +125,7 @@ export function PropertyRow({ row, today, onRemove }: { row: Row; today: string;
         <p className="small">
           <b>{flag.word}</b>
           <br />
-          <Substances text={flag.says} />
+          <Said text={flag.says} />
         </p>
       </div>
     </li>

@@ -6,12 +6,13 @@ import { partFigures } from '@core/products/match/match-figures';
 import type { MatchContext, Need } from '@core/products/match/need';
 import { slowShare } from '@core/nitrogen/forms';
 import { Fig } from '../../ui/fig';
-import { showExact, showMoney, showProductRate, showRate, showWeight } from '@core/words/numbers';
+import { showMoney } from '@core/words/numbers';
 import { WarnGlyph } from '../../ui/glyphs';
 import { GranuleSquare } from '../../ui/granule-square';
 import { NitrogenStrip, nitrogenParts } from '../../ui/nitrogen-strip';
-import { Substances } from '../../ui/substance';
+import { Said, Substances } from '../../ui/substance';
 import { Brings } from './brings';
+import { useUnits } from '../../ui/format';
 
 interface AnswerRowProps {
   rank: number;
@@ -24,6 +25,7 @@ interface AnswerRowProps {
 
 /** One way to meet the need, everything about it on one line of the ledger. */
 export function AnswerRow({ rank, answer, need, context, products, onUse }: AnswerRowProps) {
+  const units = useUnits();
   const figures = answer.parts.map((_, at) => partFigures(answer, at, need, context.zone));
   const feeder = answer.parts.find((part) => (part.product.guaranteed.N ?? 0) > 0);
   const feederAt = feeder ? answer.parts.indexOf(feeder) : -1;
@@ -46,7 +48,7 @@ export function AnswerRow({ rank, answer, need, context, products, onUse }: Answ
           <p className="against">
             <WarnGlyph />
             <span>
-              <Substances text={answer.against.join(', ')} />
+              <Said text={answer.against.join(', ')} />
             </span>
           </p>
         )}
@@ -58,7 +60,7 @@ export function AnswerRow({ rank, answer, need, context, products, onUse }: Answ
         {figures.map(({ rate }, i) => (
           <p key={i}>
             <b>
-              <Fig figure={rate} show={showProductRate} />
+              <Fig figure={rate} show={units.productRate} />
             </b>
           </p>
         ))}
@@ -66,7 +68,7 @@ export function AnswerRow({ rank, answer, need, context, products, onUse }: Answ
       <div className="here">
         {figures.map(({ weighOut }, i) => (
           <p key={i}>
-            <Fig figure={weighOut} show={showWeight} />
+            <Fig figure={weighOut} show={units.weight} />
           </p>
         ))}
       </div>
@@ -99,13 +101,13 @@ export function AnswerRow({ rank, answer, need, context, products, onUse }: Answ
         ) : (
           <>
             <p>
-              <b>{showRate(answer.chlorideLb)}</b> lb Cl
+              <b>{units.rate(answer.chlorideLb)}</b> {units.short('nutrient-rate', 'Cl')}
             </p>
             <p>
               {figures.length === 1 && figures[0] ? (
-                <Fig figure={figures[0].salt} show={showRate} />
+                <Fig figure={figures[0].salt} show={units.rate} />
               ) : (
-                <b>{showRate(answer.saltLb)}</b>
+                <b>{units.rate(answer.saltLb)}</b>
               )}{' '}
               salt
             </p>
@@ -117,7 +119,7 @@ export function AnswerRow({ rank, answer, need, context, products, onUse }: Answ
           <>
             <GranuleSquare perSqIn={feeder.granules} />
             <p>
-              <Fig figure={figures[feederAt].granules} show={(value) => showExact(value, 1)} />
+              <Fig figure={figures[feederAt].granules} show={(value) => units.onSquare(value).count} />
               <br />
               <span className="quiet">{evennessOf(feeder.granules)}</span>
             </p>
@@ -130,7 +132,7 @@ export function AnswerRow({ rank, answer, need, context, products, onUse }: Answ
         {answer.parts.map((part) => (
           <p key={part.product.id}>
             {part.packages > 0 ? <b>buy {part.packages}</b> : <span className="quiet">on hand</span>}{' '}
-            <b>{showWeight(part.leftLb)}</b> left
+            <b>{units.weight(part.leftLb)}</b> left
           </p>
         ))}
       </div>
@@ -151,7 +153,7 @@ export function AnswerRow({ rank, answer, need, context, products, onUse }: Answ
             {answer.cash !== undefined && answer.cash > 0 && <p className="quiet">{showMoney(answer.cash)} cash</p>}
             {answer.costPerLb !== undefined && (
               <p className="quiet">
-                {showMoney(answer.costPerLb)} a lb{' '}
+                {units.price(answer.costPerLb)} a {units.unit('weight')}{' '}
                 <Substances text={lime ? 'CaCO3' : answer.solved[0] === 'sulfur' ? 'S' : (answer.solved[0] ?? '')} />
               </p>
             )}

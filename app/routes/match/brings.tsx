@@ -1,7 +1,7 @@
 import type { MatchAnswer } from '@core/products/match/match';
 import { limeGivenLb, type MatchContext, type Need } from '@core/products/match/need';
 import type { Product } from '@core/records/case';
-import { showRate, showWeight } from '@core/words/numbers';
+import { type Units, useUnits } from '../../ui/format';
 
 const WIDTH = 164;
 const HEIGHT = 56;
@@ -23,6 +23,7 @@ function lanesOf(
   need: Need,
   context: MatchContext,
   products: readonly Product[],
+  units: Units,
 ): (Lane | { met: string } | undefined)[] {
   const { brings, off, limeUndoneLb } = answer;
   const { prescription } = context;
@@ -35,7 +36,7 @@ function lanesOf(
         word: 'K2O',
         share: Math.abs(offK) / (need.K2O as number),
         wanted: false,
-        says: `${showRate(Math.abs(offK))} ${offK < 0 ? 'short' : 'over'}`,
+        says: `${units.rate(Math.abs(offK))} ${offK < 0 ? 'short' : 'over'}`,
         sign: 'diamond',
       };
     }
@@ -45,7 +46,7 @@ function lanesOf(
       word: 'K2O',
       share: year > 0 ? potash / year : 2,
       wanted: year > 0,
-      says: showRate(potash),
+      says: units.rate(potash),
       sign: 'diamond',
     };
   };
@@ -60,7 +61,7 @@ function lanesOf(
           word: 'S',
           share: sulfurYear > 0 ? sulfur / sulfurYear : 0.5,
           wanted: sulfurYear > 0,
-          says: showRate(sulfur),
+          says: units.rate(sulfur),
           sign: 'blunt',
         },
     Math.abs(limeUndoneLb) < 0.05
@@ -69,7 +70,7 @@ function lanesOf(
           word: 'lime',
           share: lime > 0 ? limeUndoneLb / lime : 0.2,
           wanted: prescription.ph.action === 'sulfur',
-          says: showWeight(limeUndoneLb),
+          says: units.show('material-rate', limeUndoneLb),
           sign: 'square',
         },
   ];
@@ -94,7 +95,7 @@ export function Brings({
   context: MatchContext;
   products: readonly Product[];
 }) {
-  const lanes = lanesOf(answer, need, context, products);
+  const lanes = lanesOf(answer, need, context, products, useUnits());
   const words = lanes.flatMap((lane) =>
     lane === undefined
       ? []

@@ -7,10 +7,9 @@ import { gradeOf, hasGrade } from '@core/products/label/face';
 import { type MatchAnswer, matchShelf } from '@core/products/match/match';
 import { asked, needInWords, percentToward } from '@core/products/match/need';
 import { choiceKey } from '@core/season/plan/season-plan';
-import { showRate } from '@core/words/numbers';
 import { sayDay } from '@core/words/days';
 import { StopGlyph } from '../../ui/glyphs';
-import { Substances } from '../../ui/substance';
+import { Said, Substances } from '../../ui/substance';
 import { useDone } from '../../work/use-done';
 import { chooseProducts } from '../../work/choose-products';
 import { useMatchWork } from '../../work/match-work';
@@ -21,6 +20,7 @@ import { NeedMargin } from './need-margin';
 import { StageFault } from '../../work/stage-fault';
 import { type Shapes, useSend } from '../../work/send';
 import { propertyAction, type Undoable, type UndoSent, undoOf } from '../../work/property-action';
+import { useUnits } from '../../ui/format';
 
 /** Product ids by `zoneId/purpose`; null takes a choice away. */
 type Sent = { intent: 'choose'; choices: Record<string, string | null> };
@@ -46,6 +46,7 @@ function purposesOf(answer: MatchAnswer): { purpose: PlannedFor; id: string }[] 
 }
 
 export default function Match() {
+  const units = useUnits();
   const work = usePropertyWork();
   const match = useMatchWork(work);
   const { send } = useSend<Sent | UndoSent, Undoable>();
@@ -88,10 +89,11 @@ export default function Match() {
             {wanted.map((key, i) => (
               <span key={key}>
                 {i > 0 && ' and '}
-                <b>{showRate(need[key] ?? 0)}</b> lb <Substances text={needInWords(key)} />
+                <b>{units.rate(need[key] ?? 0)}</b> <Substances text={units.short('nutrient-rate', needInWords(key))} />
               </span>
             ))}{' '}
-            per 1000{trip.date && `, on ${sayDay(trip.date)}`}, {zone.name}
+            {units.setting.system === 'us' && 'per 1000'}
+            {trip.date && `, on ${sayDay(trip.date)}`}, {zone.name}
           </span>
           <span className="sp" />
           <Link to={{ pathname: '../prescribe', hash }} relative="route">
@@ -116,9 +118,7 @@ export default function Match() {
               <span />
               <span>Product</span>
               <span className="rates">
-                lb product
-                <br />
-                per 1000 <i>here</i>
+                {units.heading('product-rate', 'product')} <i>{units.unit('weight')} here</i>
               </span>
               <span className="brings">
                 <i>unwanted</i> <i>wanted</i>
@@ -127,16 +127,17 @@ export default function Match() {
               <span>
                 Cl and salt
                 <br />
-                per 1000
+                {units.heading('nutrient-rate')}
               </span>
               <span>
                 N granules
-                <br />a sq in
+                <br />
+                {units.onSquare(1).of}
               </span>
               <span>
                 Bags
                 <br />
-                lb product
+                {units.unit('weight', 'product')}
               </span>
               <span className="cost">
                 Cost
@@ -178,7 +179,7 @@ export default function Match() {
                   <b>{hasGrade(product) ? gradeOf(product) : ''}</b>
                   <span>{product.name}</span>
                   <span>
-                    <Substances text={says} />
+                    <Said text={says} />
                   </span>
                 </li>
               ))}

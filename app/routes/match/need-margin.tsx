@@ -1,16 +1,18 @@
 import { Button, Select } from 'antd';
 import { Link, useLocation } from 'react-router';
 import { TextField } from '../../ui/field';
-import { showArea, showRate, showWeight, fixed } from '@core/words/numbers';
+import { fixed, two } from '@core/words/numbers';
 import { sayDay } from '@core/words/days';
 import { Mark } from '../../ui/marks';
-import { Substances } from '../../ui/substance';
+import { Said, Substances } from '../../ui/substance';
 import { type MatchWork, TYPED_NEEDS, tripKey } from '../../work/match-work';
+import { useUnits } from '../../ui/format';
 
 const MARKED = { N: 'N', P2O5: 'P2O5', K2O: 'K2O', lime: 'lime', sulfur: 'sulfur' } as const;
 
 /** What must go down, and by what the shelf is judged here. */
 export function NeedMargin({ match }: { match: MatchWork }) {
+  const units = useUnits();
   const { context, trip, trips, need, typed, faults, setTyped, setTrip } = match;
   const { zone, grass, prescription, soilPh, phosphorusSays } = context;
   const { hash } = useLocation();
@@ -29,7 +31,7 @@ export function NeedMargin({ match }: { match: MatchWork }) {
     },
     {
       name: phosphorusSays ? `P ${phosphorusSays}, ${phosphorus.level.replace('-', ' ')}` : 'P not tested',
-      says: phosphorus.yearLb > 0 ? `${showRate(phosphorus.yearLb)} lb P2O5 for the year` : 'nothing that holds P2O5',
+      says: phosphorus.yearLb > 0 ? `${two(phosphorus.yearLb)} lb P2O5 for the year` : 'nothing that holds P2O5',
     },
     {
       name: grass.name,
@@ -40,7 +42,7 @@ export function NeedMargin({ match }: { match: MatchWork }) {
     <aside className="margin needmargin">
       <h2>The need</h2>
       <p className="small">
-        {trip.date ? `On ${sayDay(trip.date)}` : 'A first dose, nothing is dated'}, {showArea(zone.areaSqFt)} sq ft
+        {trip.date ? `On ${sayDay(trip.date)}` : 'A first dose, nothing is dated'}, {units.say('area', zone.areaSqFt)}
       </p>
       {trips.length > 1 && (
         <Select
@@ -51,7 +53,7 @@ export function NeedMargin({ match }: { match: MatchWork }) {
             label: `${each.date ? sayDay(each.date) : 'first'}: ${Object.entries(each.need)
               .map(
                 ([key, lb]) =>
-                  `${showRate(lb)} lb ${key === 'lime' ? 'lime as CaCO3' : key === 'sulfur' ? 'free S' : key}`,
+                  `${units.rate(lb)} ${units.short('nutrient-rate', key === 'lime' ? 'lime as CaCO3' : key === 'sulfur' ? 'free S' : key)}`,
               )
               .join(', ')}`,
           }))}
@@ -72,12 +74,14 @@ export function NeedMargin({ match }: { match: MatchWork }) {
                 <Mark purpose={MARKED[key]} x={10} y={10} d={13} />
               </svg>
               <span>
-                <b>{showRate(need[key] ?? 0)}</b> lb{' '}
-                <Substances text={key === 'lime' ? 'CaCO3' : key === 'sulfur' ? 'free S' : key} /> per 1000
+                <b>{units.rate(need[key] ?? 0)}</b>{' '}
+                <Substances
+                  text={units.heading('nutrient-rate', key === 'lime' ? 'CaCO3' : key === 'sulfur' ? 'free S' : key)}
+                />
               </span>
               <span className="small">
-                {showWeight(((need[key] ?? 0) * zone.areaSqFt) / 1000)} lb{' '}
-                <Substances text={key === 'lime' ? 'CaCO3' : key === 'sulfur' ? 'S' : key} />
+                {units.weight(((need[key] ?? 0) * zone.areaSqFt) / 1000)}{' '}
+                <Substances text={units.unit('weight', key === 'lime' ? 'CaCO3' : key === 'sulfur' ? 'S' : key)} />
               </span>
             </li>
           ))}
@@ -85,9 +89,9 @@ export function NeedMargin({ match }: { match: MatchWork }) {
           <li>
             <span />
             <span>
-              <b>{showRate(sulfur.yearLb)}</b> lb S, if it rides along
+              <b>{units.rate(sulfur.yearLb)}</b> {units.short('nutrient-rate', 'S')}, if it rides along
             </span>
-            <span className="small">{showWeight((sulfur.yearLb * zone.areaSqFt) / 1000)} lb S</span>
+            <span className="small">{units.say('weight', (sulfur.yearLb * zone.areaSqFt) / 1000, 'S')}</span>
           </li>
         )}
       </ul>
@@ -97,9 +101,9 @@ export function NeedMargin({ match }: { match: MatchWork }) {
             <TextField
               key={key}
               label={key}
-              unit="lb / 1000"
+              unit={units.unit('nutrient-rate').replace(' per 1000 sq ft', ' / 1000')}
               inputMode="decimal"
-              value={typed[key] ?? (need[key] ? showRate(need[key]) : '')}
+              value={typed[key] ?? (need[key] ? units.rate(need[key]) : '')}
               fault={faults[key]}
               onChange={(text) => setTyped(key, text)}
             />
@@ -119,20 +123,22 @@ export function NeedMargin({ match }: { match: MatchWork }) {
               <Substances text={each.name} />
             </b>
             <span>
-              <Substances text={each.says} />
+              <Said text={each.says} />
             </span>
           </li>
         ))}
       </ul>
       <h3>How the shelf is ranked</h3>
       <ol className="ranked">
-        <li>Every need met, to a tenth of a pound.</li>
+        <li>Every need met, to within {units.say('weight', 0.1)}.</li>
         <li>Fewest things against; buying is one, so stock goes first.</li>
         <li>Lowest cost of this job.</li>
       </ol>
       <p className="small">
-        Right of the line and filled is wanted; left and open is not: K<sub>2</sub>O over or short, combined S, lb lime
-        undone. The thin lines stand at a whole need. Salt counts the fast part, as lb sodium nitrate.
+        Right of the line and filled is wanted; left and open is not: K<sub>2</sub>O over or short, combined S,{' '}
+        {units.short('material-rate', 'lime')}
+        undone. The thin lines stand at a whole need. Salt counts the fast part, as{' '}
+        {units.short('nutrient-rate', 'sodium nitrate')}.
       </p>
       <p className="links">
         <Link to={{ pathname: '../prescribe/bag', hash }} relative="route">

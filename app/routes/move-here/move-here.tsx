@@ -10,7 +10,6 @@ import { grassOf } from '@core/packs/grasses';
 import { packsHere } from '../../storage/own-packs';
 import { idOfFile, listProperties, loadProperty } from '../../storage/property-repository';
 import { Fault, ChoiceField } from '../../ui/field';
-import { showProductRate } from '@core/words/numbers';
 import { sayDay } from '@core/words/days';
 import { todayIso } from '../../ui/today';
 import { useDone } from '../../work/use-done';
@@ -22,6 +21,7 @@ import { StageFault } from '../../work/stage-fault';
 import { type Shapes, useSend } from '../../work/send';
 import { propertyAction, type Undoable, type UndoSent, undoOf } from '../../work/property-action';
 import { placeHash, placeNow, useLoadedBy, usePlace } from '../../ui/place';
+import { useUnits } from '../../ui/format';
 
 /** The properties of this browser, and the one a programme is taken from. */
 export async function clientLoader() {
@@ -45,6 +45,7 @@ export const clientAction = propertyAction<MoveSent, Undoable>(SHAPES, moveHereA
 
 /** A programme of another place, carried here: each dose to the day that has the same high on the same side of the year. */
 export default function MoveHere({ loaderData }: Route.ComponentProps) {
+  const units = useUnits();
   const { entries, file: theirs, packs } = loaderData;
   const work = usePropertyWork();
   const { zone, season, plan, file, year } = work;
@@ -148,7 +149,7 @@ export default function MoveHere({ loaderData }: Route.ComponentProps) {
                 <th scope="col">Normal high</th>
                 <th scope="col">Product</th>
                 <th scope="col" className="num">
-                  lb product per 1000 sq ft
+                  {units.unit('product-rate', 'product')}
                 </th>
                 <th scope="col">How it was matched</th>
               </tr>
@@ -160,13 +161,13 @@ export default function MoveHere({ loaderData }: Route.ComponentProps) {
                   <td>
                     <b>{sayDay(dose.date)}</b>
                   </td>
-                  <td>{Math.round(day.thereF)} °F</td>
+                  <td>{units.say('temperature', day.thereF)}</td>
                   <td>{name(was.productId)}</td>
-                  <td className="num">{showProductRate(was.rateLb)}</td>
+                  <td className="num">{units.productRate(was.rateLb)}</td>
                   <td>
                     {day.matched
                       ? `the Monday nearest to ${sayDay(day.date)}`
-                      : `no such high here: kept in proportion, at ${Math.round(day.hereF)} °F`}
+                      : `no such high here: kept in proportion, at ${units.say('temperature', day.hereF)}`}
                   </td>
                 </tr>
               ))}

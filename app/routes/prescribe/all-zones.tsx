@@ -5,7 +5,8 @@ import { grassOf } from '@core/packs/grasses';
 import type { Figure } from '@core/reckoning/figure';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { Fig } from '../../ui/fig';
-import { showArea, showProductRate, showRate, showWeight } from '@core/words/numbers';
+import { type QuantityId, useUnits } from '../../ui/format';
+import { ownWords } from '../../work/own-words';
 import { Substances } from '../../ui/substance';
 import { placeHash } from '../../ui/place';
 
@@ -28,13 +29,13 @@ const lineOf = (line: ZoneSeason['prescription']['potassium']): Cell => ({
 const ROWS: readonly {
   name: string;
   substance: string;
-  show: (value: number) => string;
+  quantity: QuantityId;
   of: (zone: ZoneSeason) => Cell;
 }[] = [
   {
     name: 'Lime',
     substance: 'lime',
-    show: showProductRate,
+    quantity: 'product-rate',
     of: ({ prescription: { ph } }) =>
       ph.action === 'lime' && ph.material
         ? { figure: ph.material, value: ph.material.value, own: ph.own, byRule: ph.byRule }
@@ -43,7 +44,7 @@ const ROWS: readonly {
   {
     name: 'Free sulfur',
     substance: 'S',
-    show: showRate,
+    quantity: 'nutrient-rate',
     of: ({ prescription: { ph } }) =>
       ph.action === 'sulfur' && ph.material
         ? { figure: ph.material, value: ph.material.value, own: ph.own, byRule: ph.byRule }
@@ -52,7 +53,7 @@ const ROWS: readonly {
   {
     name: 'Nitrogen',
     substance: 'N',
-    show: showRate,
+    quantity: 'nutrient-rate',
     of: ({ prescription: { nitrogen } }) => ({
       figure: nitrogen.year,
       value: nitrogen.year.value,
@@ -60,28 +61,50 @@ const ROWS: readonly {
       byRule: nitrogen.byRule,
     }),
   },
-  { name: 'Phosphorus', substance: 'P2O5', show: showRate, of: ({ prescription }) => lineOf(prescription.phosphorus) },
-  { name: 'Potassium', substance: 'K2O', show: showRate, of: ({ prescription }) => lineOf(prescription.potassium) },
-  { name: 'Magnesium', substance: 'Mg', show: showRate, of: ({ prescription }) => lineOf(prescription.magnesium) },
-  { name: 'Sulfur, combined', substance: 'S', show: showRate, of: ({ prescription }) => lineOf(prescription.sulfur) },
+  {
+    name: 'Phosphorus',
+    substance: 'P2O5',
+    quantity: 'nutrient-rate',
+    of: ({ prescription }) => lineOf(prescription.phosphorus),
+  },
+  {
+    name: 'Potassium',
+    substance: 'K2O',
+    quantity: 'nutrient-rate',
+    of: ({ prescription }) => lineOf(prescription.potassium),
+  },
+  {
+    name: 'Magnesium',
+    substance: 'Mg',
+    quantity: 'nutrient-rate',
+    of: ({ prescription }) => lineOf(prescription.magnesium),
+  },
+  {
+    name: 'Sulfur, combined',
+    substance: 'S',
+    quantity: 'nutrient-rate',
+    of: ({ prescription }) => lineOf(prescription.sulfur),
+  },
 ];
 
 /** Every zone of the property side by side, in the order of judgement: per 1000, and what the whole zone takes. */
 export function AllZones({ zones }: { zones: readonly ZoneSeason[] }) {
+  const units = useUnits();
   const owns = zones.flatMap(({ zone }) => (zone.own ?? []).map((own) => ({ zone, own })));
   return (
     <div className="allzones">
       <table aria-label="The prescription of every zone">
         <thead>
           <tr>
-            <th scope="col">For the year, per 1000</th>
+            <th scope="col">For the year, per {units.areaOf('nutrient-rate')}</th>
             {zones.map(({ zone, prescription }) => (
               <th key={zone.id} scope="col">
                 <Link className="link" to={{ hash: placeHash({ zone: zone.id }) }}>
                   {zone.name}
                 </Link>
                 <span>
-                  {grassOf(zone.grass).name}, {showArea(zone.areaSqFt)} sq ft{!prescription.tested && ', no report'}
+                  {grassOf(zone.grass).name}, {units.say('area', zone.areaSqFt)}
+                  {!prescription.tested && ', no report'}
                 </span>
               </th>
             ))}
@@ -96,7 +119,7 @@ export function AllZones({ zones }: { zones: readonly ZoneSeason[] }) {
                 <th scope="row">
                   {row.name}
                   <span>
-                    lb <Substances text={row.substance} />
+                    <Substances text={units.short(row.quantity, row.substance)} />
                   </span>
                 </th>
                 {cells.map(({ zone, cell }) => (
@@ -104,16 +127,16 @@ export function AllZones({ zones }: { zones: readonly ZoneSeason[] }) {
                     {cell.figure && cell.value > 0 ? (
                       <>
                         <b className={cell.own ? 'mine' : undefined}>
-                          <Fig figure={cell.figure} show={row.show} />
+                          <Fig figure={cell.figure} show={(lb) => units.show(row.quantity, lb)} />
                         </b>
                         {cell.own && (
                           <span className="was">
-                            <s>{row.show(cell.byRule?.value ?? 0)}</s> by the rule
+                            <s>{units.show(row.quantity, cell.byRule?.value ?? 0)}</s> by the rule
                           </span>
                         )}
                         <span>
-                          {showWeight((cell.value * zone.zone.areaSqFt) / 1000)} lb <Substances text={row.substance} />{' '}
-                          here
+                          {units.weight((cell.value * zone.zone.areaSqFt) / 1000)}{' '}
+                          <Substances text={units.unit('weight', row.substance)} /> here
                         </span>
                       </>
                     ) : (
@@ -141,7 +164,7 @@ export function AllZones({ zones }: { zones: readonly ZoneSeason[] }) {
             {owns.map(({ zone, own }) => (
               <li key={zone.id + own.line}>
                 <b>
-                  {zone.name}, {own.line.replaceAll('-', ' ')} {showRate(own.value)}
+                  {zone.name}, {own.line.replaceAll('-', ' ')} {ownWords(own, units)}
                 </b>{' '}
                 <i>{own.reason}</i> {[own.by, own.on].filter(Boolean).join(', ')}
               </li>

@@ -1,18 +1,21 @@
 import { type Choices, type OwnFigure, type OwnLine, type Zone, zoneSchema } from '@core/records/case';
 import { faultsByField } from '@core/records/strict-schema';
-import { typedNumber } from '@core/typed/typed-number';
 import type { CopiedLine } from '@core/prescription/copy-prescription';
 import { copiedOnto } from '@core/prescription/copy-prescription';
-import { isRefusal } from '@core/reckoning/refusal';
 import type { Undoable } from '../../work/property-action';
 import { existingProperty, saveChoices, saveZone } from '../../storage/property-repository';
 import { todayIso } from '../../ui/today';
 import { chooseProducts } from '../../work/choose-products';
+import type { Units } from '../../ui/format';
+import { quantityOfOwn } from '../../work/own-words';
+import { FieldNumbers, type FirstTexts } from '../../work/typed-fields';
+import { unitsHere } from '../../work/units-here';
 
 export interface TypedOwn {
   value: string;
   reason: string;
   by: string;
+  held?: FirstTexts;
 }
 export type Sent =
   | { intent: 'switch'; zoneId: string; line: string; on: boolean }
@@ -32,9 +35,12 @@ export function withOwn(
   line: OwnLine,
   typed: TypedOwn,
   on: string,
+  units: Units,
 ): { zone: Zone } | { faults: Record<string, string> } {
-  const value = typedNumber(typed.value, 'The figure', 'value');
-  if (isRefusal(value)) return { faults: { value: value.refused } };
+  const quantity = quantityOfOwn(line);
+  const fields = new FieldNumbers(units, typed.held, zone.typed);
+  const value = fields.read(typed.value, { name: `own.${line}`, label: 'The figure', field: 'value', quantity });
+  if (fields.faults.value) return { faults: { value: fields.faults.value } };
   if (value === undefined) return { faults: { value: 'Type the figure; 0 means none.' } };
   const own: OwnFigure = {
     line,
@@ -44,7 +50,10 @@ export function withOwn(
     on,
   };
   const kept = (zone.own ?? []).filter((each) => each.line !== line);
-  const changed = { ...zone, own: [...kept, own] };
+  const { [`own.${line}`]: _before, ...texts } = { ...zone.typed };
+  const typedOnes = { ...texts, ...fields.typed };
+  const { typed: _typed, ...rest } = zone;
+  const changed = { ...rest, own: [...kept, own], ...(Object.keys(typedOnes).length > 0 ? { typed: typedOnes } : {}) };
   const at = `own[${kept.length}].`;
   const faults = Object.fromEntries(
     Object.entries(faultsByField(zoneSchema, changed)).map(([field, says]) => [field.replace(at, ''), says]),
@@ -67,7 +76,7 @@ export async function act(sent: Sent, propertyId: string): Promise<Answer> {
       return { undo: await saveZone(propertyId, { ...zone, nitrogenOff: [...off] }) };
     }
     case 'own': {
-      const answer = withOwn(zone, sent.line, sent.typed, todayIso());
+      const answer = withOwn(zone, sent.line, sent.typed, todayIso(), await unitsHere());
       if ('faults' in answer) return answer;
       return { undo: await saveZone(propertyId, answer.zone), kept: sent.line };
     }

@@ -148,20 +148,20 @@ describe('pH materials and ways', () => {
 describe('overrides as typed', () => {
   it('are read, bounded, and need a reason; one of a line replaces the one before', () => {
     const typed = { value: '2.75', reason: 'Games', by: ' R. Amadi ' };
-    const kept = withOwn({ ...zone, own: [own] }, 'nitrogen', typed, '2027-04-05');
+    const kept = withOwn({ ...zone, own: [own] }, 'nitrogen', typed, '2027-04-05', usUnits);
     expect(kept).toMatchObject({
       zone: { own: [{ line: 'nitrogen', value: 2.75, by: 'R. Amadi', on: '2027-04-05' }] },
     });
-    expect(withOwn(zone, 'nitrogen', { ...typed, value: '' }, '2027-04-05')).toMatchObject({
+    expect(withOwn(zone, 'nitrogen', { ...typed, value: '' }, '2027-04-05', usUnits)).toMatchObject({
       faults: { value: expect.stringContaining('0 means none') as string },
     });
-    expect(withOwn(zone, 'nitrogen', { ...typed, value: 'some' }, '2027-04-05')).toMatchObject({
+    expect(withOwn(zone, 'nitrogen', { ...typed, value: 'some' }, '2027-04-05', usUnits)).toMatchObject({
       faults: { value: expect.any(String) as string },
     });
-    expect(withOwn(zone, 'nitrogen', { ...typed, value: '99' }, '2027-04-05')).toMatchObject({
+    expect(withOwn(zone, 'nitrogen', { ...typed, value: '99' }, '2027-04-05', usUnits)).toMatchObject({
       faults: { value: expect.stringContaining('between 0 and 10') as string },
     });
-    expect(withOwn(zone, 'nitrogen', { ...typed, reason: ' ' }, '2027-04-05')).toMatchObject({
+    expect(withOwn(zone, 'nitrogen', { ...typed, reason: ' ' }, '2027-04-05', usUnits)).toMatchObject({
       faults: { reason: expect.any(String) as string },
     });
   });
@@ -202,7 +202,7 @@ describe('every zone, and the printed sheet', () => {
     expect(screen.queryAllByText('Games run to November')).toHaveLength(1);
   });
   it('the PDF holds a page a zone, the rule struck beside an override, its reason and who said it', () => {
-    const text = JSON.stringify(prescriptionDocument(whole.property, season.zones, '2027-04-05'));
+    const text = JSON.stringify(prescriptionDocument(whole.property, season.zones, '2027-04-05', usUnits));
     expect(text).toContain('South lawn, Quarry Lane School');
     expect(text).toContain('Bare bank, Quarry Lane School');
     expect(text).toContain('lineThrough');
@@ -217,9 +217,9 @@ describe('every zone, and the printed sheet', () => {
   it('the PDF holds what went down since the sample, the parts of the year, gypsum, sprays and the winter grass', () => {
     const textOf = (name: string) => {
       const file = lawnCase(name);
-      return JSON.stringify(prescriptionDocument(file.property, planSeason(file, 2027).zones, '2027-01-05'));
+      return JSON.stringify(prescriptionDocument(file.property, planSeason(file, 2027).zones, '2027-01-05', usUnits));
     };
-    expect(textOf('lime-logged')).toContain('36 lb lime of 31.9 went down since the sample of 9 Nov 2026');
+    expect(textOf('lime-logged')).toContain('36 lb lime of 31.9 lb lime went down since the sample of 9 Nov 2026');
     expect(textOf('fescue-loam')).toMatch(
       /By parts: before spring ends 0\.\d\d lb N, summer 0\.00 lb N, from fall on \d/,
     );

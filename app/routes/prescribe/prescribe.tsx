@@ -166,12 +166,13 @@ export default function Prescribe() {
         {prescription.tested && (
           <div className="rxextra no-print">
             <span className="small">
-              Root zone of 4 in for P, K, Mg and S:{' '}
+              Root zone of {units.said('4 in')} for P, K, Mg and S:{' '}
               <OwnButton
                 ask={{
                   line: 'root-zone',
                   name: 'the root zone',
-                  unit: 'in',
+                  unit: units.unit('depth'),
+                  quantity: 'depth',
                   rule: 4,
                   own: zone.own?.find((own) => own.line === 'root-zone'),
                 }}

@@ -6,9 +6,8 @@ import { dayOfYear } from '@core/days/day';
 import type { Figure } from '@core/reckoning/figure';
 import type { NutrientPrescription } from '@core/prescription/prescription';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
-import { showArea, showExact, showProductRate, showRate, showWeight } from '@core/words/numbers';
 import { sayDate, sayDay } from '@core/words/days';
-import { usUnits } from '../../ui/format';
+import type { QuantityId, Units } from '../../ui/format';
 import { MARK_OF } from '../../ui/marks';
 import { showAmount, unitFor } from '../../work/dose-words';
 
@@ -16,9 +15,10 @@ interface PrintedLine {
   name: string;
   value: number;
   substance: string;
-  show: (value: number) => string;
-  /** Word before the substance: pounds where nothing is said. */
-  unit?: string;
+  /** What it is; a count where nothing is said. */
+  quantity?: QuantityId;
+  /** With as many decimals as it needs. */
+  exact?: boolean;
   says: string;
   own?: OwnFigure;
   byRule?: Figure;
@@ -29,7 +29,7 @@ const nutrientLine = (name: string, substance: string, line: NutrientPrescriptio
   name,
   value: line.yearLb,
   substance,
-  show: showRate,
+  quantity: 'nutrient-rate',
   says: line.says,
   own: line.own,
   byRule: line.byRule,
@@ -37,19 +37,20 @@ const nutrientLine = (name: string, substance: string, line: NutrientPrescriptio
 });
 
 /** What the doses bring in each part of the year, in a sentence. */
-const partWords = (parts: ZoneSeason['parts'], doses: ZoneSeason['doses']): string =>
+const partWords = (parts: ZoneSeason['parts'], doses: ZoneSeason['doses'], units: Units): string =>
   parts && parts.parts.length > 1 && doses.length > 0
     ? `. By parts: ${parts.parts
         .map(({ title, from, to }) => {
           const brought = doses
             .filter((dose) => dayOfYear(dose.date) >= from && dayOfYear(dose.date) <= to)
             .reduce((sum, dose) => sum + (dose.delivers.N ?? 0), 0);
-          return `${title.toLowerCase()} ${showRate(brought)} lb N`;
+          return `${title.toLowerCase()} ${units.rate(brought)} ${units.short('nutrient-rate', 'N')}`;
         })
         .join(', ')}.`
     : '';
 
-function linesOf({ prescription, parts, doses }: ZoneSeason): PrintedLine[] {
+function linesOf({ prescription, parts, doses }: ZoneSeason, units: Units): PrintedLine[] {
+  const exact = (lb: number) => units.exact('nutrient-rate', lb, 4);
   const { ph, nitrogen, gypsum, foliar, overseeding } = prescription;
   const lime = ph.action === 'lime';
   return [
@@ -57,7 +58,7 @@ function linesOf({ prescription, parts, doses }: ZoneSeason): PrintedLine[] {
       name: 'pH first',
       value: lime || ph.action === 'sulfur' ? (ph.material?.value ?? 0) : 0,
       substance: lime ? 'lime' : 'S, free',
-      show: lime ? showProductRate : showRate,
+      quantity: lime ? 'product-rate' : 'nutrient-rate',
       says: [ph.says, ph.waits ?? '', ph.retest].filter(Boolean).join(' '),
       own: ph.own,
       byRule: ph.byRule,
@@ -67,12 +68,13 @@ function linesOf({ prescription, parts, doses }: ZoneSeason): PrintedLine[] {
       name: 'Nitrogen',
       value: nitrogen.year.value,
       substance: 'N',
-      show: (value) => showExact(value, 3),
+      quantity: 'nutrient-rate',
+      exact: true,
       says: nitrogen.steps
         .filter((step) => !step.off)
-        .map((step) => `${step.says} ${step.id !== 'base' && step.lb > 0 ? '+' : ''}${showExact(step.lb)}`)
+        .map((step) => `${step.says} ${step.id !== 'base' && step.lb > 0 ? '+' : ''}${exact(step.lb)}`)
         .join('; ')
-        .concat(partWords(parts, doses), overseeding ? ` ${overseeding.says}` : ''),
+        .concat(partWords(parts, doses, units), overseeding ? ` ${overseeding.says}` : ''),
       own: nitrogen.own,
       byRule: nitrogen.byRule,
       purpose: 'N',
@@ -87,7 +89,7 @@ function linesOf({ prescription, parts, doses }: ZoneSeason): PrintedLine[] {
             name: 'Gypsum',
             value: gypsum.yearLb,
             substance: 'gypsum',
-            show: showWeight,
+            quantity: 'material-rate' as const,
             says: gypsum.says,
             own: gypsum.own,
             byRule: gypsum.byRule,
@@ -98,9 +100,7 @@ function linesOf({ prescription, parts, doses }: ZoneSeason): PrintedLine[] {
     ...foliar.map(({ purpose, sprays, says, own }): PrintedLine => ({
       name: MARK_OF[purpose].word.replace(/^./, (letter) => letter.toUpperCase()),
       value: sprays,
-      unit: '',
       substance: sprays === 1 ? 'spray' : 'sprays',
-      show: showExact,
       says,
       own,
       purpose,
@@ -108,12 +108,19 @@ function linesOf({ prescription, parts, doses }: ZoneSeason): PrintedLine[] {
   ];
 }
 
-function zonePage(season: ZoneSeason, property: Property, today: string, last: boolean): Content[] {
+function zonePage(season: ZoneSeason, property: Property, today: string, last: boolean, units: Units): Content[] {
   const { zone, prescription, doses } = season;
-  const rows = linesOf(season).map((line): Content[] => {
+  const rows = linesOf(season, units).map((line): Content[] => {
+    const { quantity } = line;
+    const show = (value: number) =>
+      quantity === undefined
+        ? units.plain(value)
+        : line.exact
+          ? units.exact(quantity, value)
+          : units.show(quantity, value);
     const when = doses
       .filter((dose) => dose.for === line.purpose)
-      .map((dose) => `${sayDay(dose.date)}: ${showAmount(dose, usUnits)} ${unitFor(dose, usUnits)}`);
+      .map((dose) => `${sayDay(dose.date)}: ${showAmount(dose, units)} ${unitFor(dose, units)}`);
     return [
       { text: line.name, bold: true },
       {
@@ -121,31 +128,33 @@ function zonePage(season: ZoneSeason, property: Property, today: string, last: b
           line.value > 0
             ? {
                 text: [
-                  { text: line.show(line.value), bold: true, italics: line.own !== undefined },
-                  ` ${[line.unit ?? 'lb', line.substance].filter(Boolean).join(' ')}`,
+                  { text: show(line.value), bold: true, italics: line.own !== undefined },
+                  ` ${quantity === undefined ? line.substance : units.short(quantity, line.substance)}`,
                 ],
               }
             : 'none',
-          ...(line.own && line.unit === undefined
+          ...(line.own && quantity !== undefined
             ? [
                 {
-                  text: [
-                    { text: line.show(line.byRule?.value ?? 0), decoration: 'lineThrough' as const },
-                    ' by the rule',
-                  ],
+                  text: [{ text: show(line.byRule?.value ?? 0), decoration: 'lineThrough' as const }, ' by the rule'],
                   fontSize: 8,
                 },
               ]
             : []),
-          ...(line.value > 0 && line.unit === undefined
-            ? [{ text: `${showWeight((line.value * zone.areaSqFt) / 1000)} lb ${line.substance} here`, fontSize: 8 }]
+          ...(line.value > 0 && quantity !== undefined
+            ? [
+                {
+                  text: `${units.say('weight', (line.value * zone.areaSqFt) / 1000, line.substance)} here`,
+                  fontSize: 8,
+                },
+              ]
             : []),
         ],
       },
       { stack: when.length > 0 ? when : ['no dose'] },
       {
         stack: [
-          line.says,
+          units.said(line.says),
           ...(line.own
             ? [
                 {
@@ -159,11 +168,13 @@ function zonePage(season: ZoneSeason, property: Property, today: string, last: b
       },
     ];
   });
-  const cautions = [...prescription.refusals.map((refusal) => refusal.refused), ...prescription.cautions];
+  const cautions = [...prescription.refusals.map((refusal) => refusal.refused), ...prescription.cautions].map((each) =>
+    units.said(each),
+  );
   return [
     { text: `${zone.name}, ${property.name}`, font: 'Vollkorn', fontSize: 20 },
     {
-      text: `Prescription. ${grassOf(zone.grass).name}, ${showArea(zone.areaSqFt)} sq ft${prescription.tested ? '' : '; a stopgap, no soil test'}; ${sayDate(today)}.`,
+      text: `Prescription. ${grassOf(zone.grass).name}, ${units.say('area', zone.areaSqFt)}${prescription.tested ? '' : '; a stopgap, no soil test'}; ${sayDate(today)}.`,
       margin: [0, 2, 0, 10],
     },
     {
@@ -171,7 +182,12 @@ function zonePage(season: ZoneSeason, property: Property, today: string, last: b
         headerRows: 1,
         widths: [66, 92, 108, '*'],
         body: [
-          ['Judged in order', 'Per 1000 sq ft, a year', 'Doses', 'What it comes from'].map((text) => ({
+          [
+            'Judged in order',
+            `Per ${units.areaOf('nutrient-rate') === '1000' ? '1000 sq ft' : units.areaOf('nutrient-rate')}, a year`,
+            'Doses',
+            'What it comes from',
+          ].map((text) => ({
             text,
             bold: true,
           })),
@@ -198,7 +214,7 @@ function zonePage(season: ZoneSeason, property: Property, today: string, last: b
         ]
       : []),
     {
-      text: 'Check local law before fertilising; follow the label of every product. Pounds are named each time: lime, N, P2O5, K2O, Mg, S.',
+      text: 'Check local law before fertilising; follow the label of every product. Each amount is named: lime, N, P2O5, K2O, Mg, S.',
       fontSize: 8,
       margin: [0, 10, 0, 0],
       ...(last ? {} : { pageBreak: 'after' as const }),
@@ -211,12 +227,13 @@ export function prescriptionDocument(
   property: Property,
   zones: readonly ZoneSeason[],
   today: string,
+  units: Units,
 ): TDocumentDefinitions {
   return {
     pageSize: 'LETTER',
     pageMargins: [48, 48, 48, 48],
     info: { title: `Prescription, ${property.name}` },
     defaultStyle: { font: 'Source', fontSize: 9.5, lineHeight: 1.12, color: '#2A2017' },
-    content: zones.flatMap((season, i) => zonePage(season, property, today, i === zones.length - 1)),
+    content: zones.flatMap((season, i) => zonePage(season, property, today, i === zones.length - 1, units)),
   };
 }

@@ -13,9 +13,11 @@ import type { OwnAsk } from './lines/line';
 import type { Answer, Sent } from './prescribe-action';
 import { prescriptionDocument } from './prescription-pdf';
 import { usePlace } from '../../ui/place';
+import { useUnits } from '../../ui/format';
 
 /** The prescription of the zone in focus, the other schools' answers beside it, and what is sent, asked and printed. */
 export function usePrescribe() {
+  const units = useUnits();
   const work = usePropertyWork();
   const { zone, file, today } = work;
   const { fetcher, send: ask } = useSend<Sent, Answer>();
@@ -38,7 +40,7 @@ export function usePrescribe() {
       return before;
     });
   const pdf = async (name: string, zones: readonly ZoneSeason[]) =>
-    saveFile(await makePdf(prescriptionDocument(file.property, zones, today), `prescription-${name}.pdf`));
+    saveFile(await makePdf(prescriptionDocument(file.property, zones, today, units), `prescription-${name}.pdf`));
   return {
     work,
     fetcher,

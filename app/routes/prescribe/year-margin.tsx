@@ -8,10 +8,11 @@ import { latestTest } from '@core/soil/report';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { CheckList } from '../../ui/check-list';
 import { Fig } from '../../ui/fig';
-import { showArea, showExact, showProductRate, showRate } from '@core/words/numbers';
+import { fixed, trimmed, two } from '@core/words/numbers';
+import { type QuantityId, useUnits } from '../../ui/format';
 import { sayDay } from '@core/words/days';
 import { WarnGlyph } from '../../ui/glyphs';
-import { Substances } from '../../ui/substance';
+import { Said, Substances } from '../../ui/substance';
 import { usePropertyWork } from '../../work/use-property-work';
 import { placeHash } from '../../ui/place';
 
@@ -20,17 +21,23 @@ interface Total {
   substance: string;
   figure?: Figure;
   value: number;
-  show: (value: number) => string;
+  quantity: QuantityId;
 }
 
 function totalsOf({ prescription }: ZoneSeason): Total[] {
   const { ph, nitrogen, phosphorus, potassium, magnesium, sulfur } = prescription;
   const rows: Total[] = [
-    { name: 'Nitrogen', substance: 'N', figure: nitrogen.year, value: nitrogen.year.value, show: showRate },
-    { name: 'Phosphate', substance: 'P2O5', figure: phosphorus.year, value: phosphorus.yearLb, show: showRate },
-    { name: 'Potash', substance: 'K2O', figure: potassium.year, value: potassium.yearLb, show: showRate },
-    { name: 'Magnesium', substance: 'Mg', figure: magnesium.year, value: magnesium.yearLb, show: showRate },
-    { name: 'Sulfur, combined', substance: 'S', figure: sulfur.year, value: sulfur.yearLb, show: showRate },
+    { name: 'Nitrogen', substance: 'N', figure: nitrogen.year, value: nitrogen.year.value, quantity: 'nutrient-rate' },
+    {
+      name: 'Phosphate',
+      substance: 'P2O5',
+      figure: phosphorus.year,
+      value: phosphorus.yearLb,
+      quantity: 'nutrient-rate',
+    },
+    { name: 'Potash', substance: 'K2O', figure: potassium.year, value: potassium.yearLb, quantity: 'nutrient-rate' },
+    { name: 'Magnesium', substance: 'Mg', figure: magnesium.year, value: magnesium.yearLb, quantity: 'nutrient-rate' },
+    { name: 'Sulfur, combined', substance: 'S', figure: sulfur.year, value: sulfur.yearLb, quantity: 'nutrient-rate' },
   ];
   if (ph.action === 'lime' || ph.action === 'sulfur')
     rows.unshift({
@@ -38,7 +45,7 @@ function totalsOf({ prescription }: ZoneSeason): Total[] {
       substance: ph.action === 'lime' ? 'lime' : 'S',
       figure: ph.material,
       value: ph.material?.value ?? 0,
-      show: ph.action === 'lime' ? showProductRate : showRate,
+      quantity: ph.action === 'lime' ? 'product-rate' : 'nutrient-rate',
     });
   return rows;
 }
@@ -61,13 +68,13 @@ function checksOf({ prescription, zone, grass }: ZoneSeason, codeLb: number | un
     {
       standing: nitrogen.year.value > most + 1e-9 ? 'warn' : 'pass',
       title: 'Nitrogen, year',
-      found: `${showExact(nitrogen.year.value, 2)} of ${showExact(most)} lb N`,
+      found: `${trimmed(nitrogen.year.value, 2)} of ${trimmed(most, 4)} lb N`,
       says: nitrogen.year.value > most + 1e-9 ? `Above the ${limit}, by an override.` : undefined,
     },
     {
       standing: potassium.yearLb > nitrogen.year.value + 1e-9 && potassium.level !== 'very-low' ? 'warn' : 'pass',
       title: 'K2O not above N',
-      found: `${showRate(potassium.yearLb)} lb K2O`,
+      found: `${two(potassium.yearLb)} lb K2O`,
       says:
         potassium.yearLb > nitrogen.year.value + 1e-9 ? 'More potash than nitrogen on established turf.' : undefined,
     },
@@ -75,7 +82,7 @@ function checksOf({ prescription, zone, grass }: ZoneSeason, codeLb: number | un
       standing:
         phosphorus.yearLb > 0 && (phosphorus.level === 'high' || phosphorus.level === 'enough') ? 'warn' : 'pass',
       title: 'Phosphorus',
-      found: phosphorus.yearLb > 0 ? `${showRate(phosphorus.yearLb)} lb P2O5` : 'none',
+      found: phosphorus.yearLb > 0 ? `${two(phosphorus.yearLb)} lb P2O5` : 'none',
       says:
         phosphorus.yearLb > 0 && (phosphorus.level === 'high' || phosphorus.level === 'enough')
           ? 'The test asks for none.'
@@ -87,7 +94,7 @@ function checksOf({ prescription, zone, grass }: ZoneSeason, codeLb: number | un
     checks.push({
       standing: 'pass',
       title: ph.action === 'lime' ? 'Lime dose' : 'Sulfur dose',
-      found: `${showProductRate(dose)} lb ${ph.action === 'lime' ? 'lime' : 'S'}, ${ph.doses.length === 1 ? 'once' : `${ph.doses.length} times`}`,
+      found: `${fixed(dose, dose < 10 ? 2 : 1)} lb ${ph.action === 'lime' ? 'lime' : 'S'}, ${ph.doses.length === 1 ? 'once' : `${ph.doses.length} times`}`,
     });
   if (owns > 0)
     checks.unshift({
@@ -101,6 +108,7 @@ function checksOf({ prescription, zone, grass }: ZoneSeason, codeLb: number | un
 
 /** The year of the zone in pounds, its checks, and the way on. */
 export function YearMargin({ onCopy, onPdf }: { onCopy: () => void; onPdf: () => void }) {
+  const units = useUnits();
   const work = usePropertyWork();
   const { zone, zoneSeason, file, today } = work;
   const { hash } = useLocation();
@@ -113,15 +121,16 @@ export function YearMargin({ onCopy, onPdf }: { onCopy: () => void; onPdf: () =>
     <aside className="margin rxmargin">
       <h2>For the year, {zone.name}</h2>
       <p className="small">
-        per 1000 of {showArea(zone.areaSqFt)} sq ft{trips > 0 && `, ${trips} ${trips === 1 ? 'trip' : 'trips'}`}
+        per {units.areaOf('nutrient-rate')} of {units.say('area', zone.areaSqFt)}
+        {trips > 0 && `, ${trips} ${trips === 1 ? 'trip' : 'trips'}`}
       </p>
       <ul className="totals">
-        {totalsOf(zoneSeason).map(({ name, substance, figure, value, show }) => (
+        {totalsOf(zoneSeason).map(({ name, substance, figure, value, quantity }) => (
           <li key={name}>
             {name} <span className="leader" />
-            {figure && value > 0 ? <Fig figure={figure} show={show} /> : <span>none</span>}
+            {figure && value > 0 ? <Fig figure={figure} show={(lb) => units.show(quantity, lb)} /> : <span>none</span>}
             <span className="small">
-              lb <Substances text={substance} />
+              <Substances text={units.short(quantity, substance)} />
             </span>
           </li>
         ))}
@@ -141,7 +150,7 @@ export function YearMargin({ onCopy, onPdf }: { onCopy: () => void; onPdf: () =>
       </p>
       {zoneSeason.prescription.refusals.map((refusal) => (
         <p className="fault" key={refusal.refused}>
-          {refusal.refused}
+          <Said text={refusal.refused} />
         </p>
       ))}
       <h3>Checks</h3>
@@ -150,7 +159,7 @@ export function YearMargin({ onCopy, onPdf }: { onCopy: () => void; onPdf: () =>
         <p className="caution small" key={sentence}>
           <WarnGlyph />
           <span>
-            <b>Caution</b> <Substances text={sentence} />
+            <b>Caution</b> <Said text={sentence} />
           </span>
         </p>
       ))}

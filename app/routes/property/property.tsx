@@ -243,7 +243,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
   useKey('all-properties', () => void navigate('/'));
   useKey('list', () => setKeysShown(true));
 
-  const curves = useMemo(() => yearCurves(work).filter((each) => each.id !== 'growth'), [work]);
+  const curves = useMemo(() => yearCurves(work, units).filter((each) => each.id !== 'growth'), [work, units]);
   const curve = curves.find((each) => each.id === place.get('curve'));
   const chooseCurve = (id: string) =>
     setPlace(

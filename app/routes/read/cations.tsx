@@ -13,6 +13,7 @@ import { Quiet } from '@core/reckoning/work';
 import { SODIC_ESP_PERCENT, SODIC_SAR } from '@core/soil/sodium';
 import { Fig } from '../../ui/fig';
 import { showExact } from '@core/words/numbers';
+import { Said } from '../../ui/substance';
 
 const percent = (value: number): string => showExact(value, 1);
 
@@ -140,7 +141,7 @@ export function Cations({
       )}
       {salinity.ece && (
         <p className={salinity.standing === 'saline' ? 'is-high' : undefined}>
-          <b>Salinity</b> <Fig figure={salinity.ece} show={percent} /> dS/m as the paste: {salinity.says}
+          <b>Salinity</b> <Fig figure={salinity.ece} show={percent} /> dS/m as the paste: <Said text={salinity.says} />
         </p>
       )}
       <p>

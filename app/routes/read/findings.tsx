@@ -4,11 +4,11 @@ import type { Finding, Interpretation } from '@core/soil/interpret';
 import type { Reading } from '@core/soil/report';
 import { sayDate } from '@core/words/days';
 import { Fig } from '../../ui/fig';
-import { showRate } from '@core/words/numbers';
 import { ColumnGlyph, WarnGlyph } from '../../ui/glyphs';
-import { Substances } from '../../ui/substance';
+import { Said, Substances } from '../../ui/substance';
 import { type Consequence, consequenceOf, phConsequence } from '../../work/consequence';
 import { glyphPlace } from './tracks';
+import { useUnits } from '../../ui/format';
 
 /** Findings that change something this year come first. */
 const byWeight = (a: Finding, b: Finding): number =>
@@ -42,6 +42,7 @@ export function Findings({
   prescription: ZonePrescription;
   packs: RulePacks;
 }) {
+  const units = useUnits();
   const rows =
     read.school === 'sufficiency'
       ? read.findings.map((f) => (f.method ? rules.sufficiency.get(`${f.analyte}/${f.method}`)?.source : undefined))
@@ -54,11 +55,11 @@ export function Findings({
         <div className="fd">
           <ColumnGlyph place={read.ph.place === 'too-acid' ? 'low' : read.ph.place === 'inside' ? 'enough' : 'high'} />
           <p className="f">
-            {read.ph.says}
+            <Said text={read.ph.says} />
             <OlderDay reading={read.ph.reading} newest={read.sampledOn} />
           </p>
           <p className="c">
-            <Ordered consequence={phConsequence(prescription)} />
+            <Ordered consequence={phConsequence(prescription, units)} />
           </p>
         </div>
       )}
@@ -66,12 +67,12 @@ export function Findings({
         <div className="fd" key={finding.analyte + finding.method}>
           <ColumnGlyph place={glyphPlace(finding.level)} />
           <p className="f">
-            {finding.says}
+            <Said text={finding.says} />
             {finding.level !== 'unreadable' && finding.method && <span className="small"> {finding.method}.</span>}
             <OlderDay reading={finding.reading} newest={read.sampledOn} />
           </p>
           <p className="c">
-            <Ordered consequence={consequenceOf(finding, prescription)} />
+            <Ordered consequence={consequenceOf(finding, prescription, units)} />
           </p>
         </div>
       ))}
@@ -81,7 +82,7 @@ export function Findings({
           Nitrogen is not read from a soil test: it comes and goes within weeks, and the grass and its care set it.
         </p>
         <p className="c">
-          <Fig figure={prescription.nitrogen.year} show={showRate} /> lb N per 1000 this year.
+          <Fig figure={prescription.nitrogen.year} show={units.rate} /> {units.heading('nutrient-rate', 'N')} this year.
         </p>
       </div>
       {read.doubts.length > 0 && (
@@ -92,7 +93,7 @@ export function Findings({
               <li className="caution" key={doubt}>
                 <WarnGlyph />
                 <span>
-                  <b>Doubt</b> {doubt}
+                  <b>Doubt</b> <Said text={doubt} />
                 </span>
               </li>
             ))}

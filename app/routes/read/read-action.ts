@@ -5,6 +5,7 @@ import { propertyAction, type Undoable } from '../../work/property-action';
 import type { Shapes } from '../../work/send';
 import { reportFromTyped, type TypedReport } from './report/report-from-typed';
 import { type TypedWater, waterFromTyped } from './water/water-from-typed';
+import { unitsHere } from '../../work/units-here';
 
 export type ReadSent =
   | { intent: 'keep'; zoneId: string; typed: TypedReport }
@@ -30,14 +31,14 @@ async function act(sent: ReadSent, propertyId: string): Promise<ReadAnswer> {
     case 'keep': {
       const before = tests.find((t) => t.id === sent.typed.id);
       const ids = tests.map((t) => t.id);
-      const answer = reportFromTyped(sent.typed, sent.zoneId, before, ids);
+      const answer = reportFromTyped(sent.typed, sent.zoneId, before, ids, await unitsHere());
       if ('faults' in answer) return answer;
       return { undo: await saveSoilTest(propertyId, answer.test), kept: answer.test.id };
     }
     case 'remove':
       return { undo: await deleteSoilTest(propertyId, sent.testId) };
     case 'water': {
-      const answer = waterFromTyped(sent.typed);
+      const answer = waterFromTyped(sent.typed, await unitsHere());
       if ('faults' in answer) return answer;
       return { undo: await applyChange(propertyId, { property: { irrigationWater: answer.water }, propertyWas }) };
     }

@@ -8,6 +8,7 @@ import { readingDocument } from './reading-pdf';
 import { nextSchool } from '../../ui/school-choice';
 import { SchoolTable } from './school-table';
 import { Tracks } from './tracks';
+import { usUnits } from '../../ui/format';
 
 const zone: Zone = {
   id: 'z',
@@ -67,6 +68,7 @@ describe('the printed reading', () => {
   });
   it('says finding and order of each line, with every pound named', () => {
     const page = readingDocument({
+      units: usUnits,
       property: { id: 'p', name: 'Quarry Lane School' },
       zone,
       test,

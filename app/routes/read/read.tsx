@@ -29,6 +29,7 @@ import { StageFault } from '../../work/stage-fault';
 import { sendBy } from '../../work/send';
 import { undoOf } from '../../work/property-action';
 import { placeHash, usePlace } from '../../ui/place';
+import { useUnits } from '../../ui/format';
 
 export const clientAction = readAction;
 
@@ -36,6 +37,7 @@ export const clientAction = readAction;
 const MERGED = 'all';
 
 export default function Read() {
+  const units = useUnits();
   const work = usePropertyWork();
   const { file, zone, zoneSeason, today, year, packs } = work;
   const [place, setPlace] = usePlace();
@@ -97,7 +99,15 @@ export default function Read() {
     navigate({ pathname: '/reports', hash: placeHash({ property: file.property.id, zone: zone.id }) });
   const savePdf = async () => {
     if (!shown || !judged || !prescription) return;
-    const page = readingDocument({ property: file.property, zone, test: shown, read: judged, prescription, today });
+    const page = readingDocument({
+      property: file.property,
+      zone,
+      test: shown,
+      read: judged,
+      prescription,
+      today,
+      units,
+    });
     saveFile(await makePdf(page, `soil-reading-${zone.id}-${shown.sampledOn}.pdf`));
   };
   return (
@@ -108,7 +118,7 @@ export default function Read() {
           {zone.name}, {grassOf(zone.grass).name}
           {shown && !form && (
             <>
-              , cores {shown.depthIn === undefined ? 'of unknown depth' : `to ${shown.depthIn} in`},{' '}
+              , cores {shown.depthIn === undefined ? 'of unknown depth' : units.said(`to ${shown.depthIn} in`)},{' '}
               {sayDate(shown.sampledOn)}
               {shown.lab && `, ${shown.lab}`}
             </>

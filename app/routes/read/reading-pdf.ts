@@ -4,7 +4,8 @@ import { grassOf } from '@core/packs/grasses';
 import type { ZonePrescription } from '@core/prescription/prescription';
 import { analyteName } from '@core/records/analytes';
 import { type Interpretation, levelInWords } from '@core/soil/interpret';
-import { showExact, fixed, significant } from '@core/words/numbers';
+import { showExact, significant } from '@core/words/numbers';
+import type { Units } from '../../ui/format';
 import { sayDate } from '@core/words/days';
 import { type Consequence, consequenceOf, phConsequence } from '../../work/consequence';
 import { schoolName } from '../../ui/school-choice';
@@ -16,6 +17,7 @@ export interface PrintedReading {
   read: Interpretation;
   prescription: ZonePrescription;
   today: string;
+  units: Units;
 }
 
 const said = ({ before, figure, show, after }: Consequence): string =>
@@ -44,6 +46,7 @@ export function readingDocument({
   read,
   prescription,
   today,
+  units,
 }: PrintedReading): TDocumentDefinitions {
   const grass = grassOf(zone.grass);
   const rows = [
@@ -57,18 +60,18 @@ export function readingDocument({
                   ? ('enough' as const)
                   : ('high' as const),
             name: 'Soil pH',
-            value: fixed(read.ph.ph, 1),
+            value: units.number(read.ph.ph, 1),
             verdict: { 'too-acid': 'too acid', inside: 'in the window', 'too-alkaline': 'too alkaline' }[read.ph.place],
-            follows: said(phConsequence(prescription)),
+            follows: said(phConsequence(prescription, units)),
           },
         ]
       : []),
     ...read.findings.map((f) => ({
       place: f.level === 'very-low' ? ('low' as const) : f.level === 'unreadable' ? ('none' as const) : f.level,
       name: analyteName(f.analyte),
-      value: `${showExact(significant(f.value, 3))} ${f.unit}`,
+      value: `${units.plain(significant(f.value, 3))} ${f.unit}`,
       verdict: levelInWords(f.level),
-      follows: said(consequenceOf(f, prescription)),
+      follows: said(consequenceOf(f, prescription, units)),
     })),
   ];
   return {
@@ -79,7 +82,7 @@ export function readingDocument({
     content: [
       { text: `${zone.name}, ${property.name}`, font: 'Vollkorn', fontSize: 20 },
       {
-        text: `Soil reading. ${grass.name}; cores ${test.depthIn === undefined ? 'of unknown depth' : `to ${showExact(test.depthIn, 1)} in`}, ${sayDate(test.sampledOn)}${test.lab ? `, ${test.lab}` : ''}. Read by ${schoolName(read.school).toLowerCase()}, ${sayDate(today)}.`,
+        text: `Soil reading. ${grass.name}; cores ${test.depthIn === undefined ? 'of unknown depth' : units.said(`to ${showExact(test.depthIn, 1)} in`)}, ${sayDate(test.sampledOn)}${test.lab ? `, ${test.lab}` : ''}. Read by ${schoolName(read.school).toLowerCase()}, ${sayDate(today)}.`,
         margin: [0, 2, 0, 10],
       },
       {
@@ -106,12 +109,12 @@ export function readingDocument({
         },
       },
       {
-        text: 'The strip shows low, enough, high. Rates are pounds per 1000 sq ft, each named: product, N, P2O5, K2O, S or lime.',
+        text: `The strip shows low, enough, high. Rates are per ${units.areaOf('nutrient-rate') === '1000' ? '1000 sq ft' : units.areaOf('nutrient-rate')}, each named: product, N, P2O5, K2O, S or lime.`,
         fontSize: 8,
         margin: [0, 6, 0, 8],
       },
       {
-        text: `Nitrogen for the year: ${showExact(prescription.nitrogen.year.value, 2)} lb N per 1000 sq ft, by the grass and its care; a soil test does not set it.`,
+        text: `Nitrogen for the year: ${units.exact('nutrient-rate', prescription.nitrogen.year.value, 2)} ${units.unit('nutrient-rate', 'N')}, by the grass and its care; a soil test does not set it.`,
         margin: [0, 0, 0, 4],
       },
       ...(read.doubts.length > 0
@@ -122,7 +125,7 @@ export function readingDocument({
               fontSize: 13,
               margin: [0, 6, 0, 2] as [number, number, number, number],
             },
-            { ul: read.doubts },
+            { ul: read.doubts.map((doubt) => units.said(doubt)) },
           ]
         : []),
       { text: prescription.ph.retest, margin: [0, 8, 0, 0] },

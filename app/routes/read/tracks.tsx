@@ -5,6 +5,7 @@ import { ColumnGlyph } from '../../ui/glyphs';
 import { Substances } from '../../ui/substance';
 import { Track, type TrackScale } from '../../ui/track';
 import { useWidth } from '../../ui/use-width';
+import { useUnits } from '../../ui/format';
 
 /** Ends of a nutrient's track: zero to twice the upper bound, so that the bounds sit in the columns. */
 const scaleOf = (finding: Finding): TrackScale => ({
@@ -26,6 +27,7 @@ function distance(finding: Finding): string {
 }
 
 function PhTrack({ ph, width }: { ph: PhFinding; width: number }) {
+  const units = useUnits();
   const scale = { from: Math.min(4.5, ph.low - 1), enough: ph.low, high: ph.high, to: Math.max(8.5, ph.high + 0.5) };
   const words = { 'too-acid': 'Too acid', inside: 'In window', 'too-alkaline': 'Too alkaline' }[ph.place];
   const off =
@@ -44,7 +46,7 @@ function PhTrack({ ph, width }: { ph: PhFinding; width: number }) {
         value={ph.ph}
         shown={showPh(ph.ph)}
         width={width}
-        label={ph.says}
+        label={units.said(ph.says)}
         window={{ name: 'window', aim: ph.aim }}
       />
     ),
@@ -53,6 +55,7 @@ function PhTrack({ ph, width }: { ph: PhFinding; width: number }) {
 
 /** What is on the report, each on its track. The tracks are sufficiency's; the verdict beside them is the chosen school's. */
 export function Tracks({ read, judged }: { read: Interpretation; judged: Interpretation }) {
+  const units = useUnits();
   const [ref, width] = useWidth<HTMLDivElement>(396);
   const ph = read.ph && PhTrack({ ph: read.ph, width });
   // salt and sodium are judged below, with the cations
@@ -105,7 +108,7 @@ export function Tracks({ read, judged }: { read: Interpretation; judged: Interpr
                 value={finding.value}
                 shown={showExact(significant(finding.value, 4), 1)}
                 width={width}
-                label={finding.says}
+                label={units.said(finding.says)}
               />
             ) : (
               <p className="note" style={{ padding: '16px 8px' }}>

@@ -8,6 +8,7 @@ import { showExact, significant } from '@core/words/numbers';
 import { sayDate } from '@core/words/days';
 import { WarnGlyph } from '../../ui/glyphs';
 import { useMounted } from '../../ui/use-mounted';
+import { Said } from '../../ui/substance';
 
 const TrendChart = lazy(() => import('../../ui/charts/trend-chart'));
 const FOLLOWED: readonly Analyte[] = ['pH', 'P', 'K', 'Mg', 'Ca', 'S', 'OM', 'CEC', 'Na', 'Fe', 'Mn', 'Zn'];
@@ -58,7 +59,7 @@ export function TrendOfZone({ zone, tests, packs }: { zone: Zone; tests: readonl
         <p className="caution" key={says}>
           <WarnGlyph />
           <span>
-            <b>Warn</b> {says}
+            <b>Warn</b> <Said text={says} />
           </span>
         </p>
       ))}

@@ -2,10 +2,10 @@ import { Button, Select } from 'antd';
 import type { ZoneTarget } from '@core/files/match-sample';
 import type { TermAnswer } from '@core/reports/reading';
 import { plain } from '@core/words/plain';
-import { showRate } from '@core/words/numbers';
 import type { Intake, ReadSummary } from '../../workers/report-intake';
 import { useSome } from '../../ui/use-some';
 import { MEANINGS } from './meanings';
+import { useUnits } from '../../ui/format';
 
 const ADVISED = { limeLb: 'lime', NLb: 'N', P2O5Lb: 'P2O5', K2OLb: 'K2O' } as const;
 const NAMES = { limeLb: 'Lime', NLb: 'Nitrogen', P2O5Lb: 'Phosphate', K2OLb: 'Potash' } as const;
@@ -53,6 +53,7 @@ export function NotUnderstoodList({
 
 /** What the laboratory says beside its numbers. */
 export function KeptList({ summary }: { summary: ReadSummary }) {
+  const units = useUnits();
   const { kept, ratings, ratingWords, recommendations } = summary;
   const known = kept.filter(({ because }) => because !== 'words');
   const words = kept.filter(({ because }) => because === 'words');
@@ -75,7 +76,8 @@ export function KeptList({ summary }: { summary: ReadSummary }) {
               <li key={of}>
                 <b>{NAMES[of]}</b>{' '}
                 <span className="small">
-                  {advised.map(({ lbPer1000 = 0 }) => showRate(lbPer1000)).join(', ')} lb {ADVISED[of]} per 1000
+                  {advised.map(({ lbPer1000 = 0 }) => units.rate(lbPer1000)).join(', ')}{' '}
+                  {units.heading('nutrient-rate', ADVISED[of])}
                 </span>
               </li>
             )

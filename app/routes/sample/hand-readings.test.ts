@@ -1,15 +1,21 @@
 import { describe, expect, it } from 'vitest';
 import { readingFrom } from './hand-readings';
+import { usUnits } from '../../ui/format';
 
 const TODAY = '2027-04-05';
 const typed = (over: object) => ({ value: '58.5', on: '2027-04-03', depth: '4', ...over });
 
 describe('a reading typed', () => {
   it('is kept with its day and depth, in inches whatever it was typed in', () => {
-    expect(readingFrom(typed({ depth: '10 cm' }), 'soil-thermometer', TODAY)).toEqual({
-      reading: { on: '2027-04-03', instrument: 'soil-thermometer', value: 58.5, depthIn: 10 / 2.54 },
+    expect(readingFrom(typed({ depth: '10 cm' }), 'soil-thermometer', TODAY, usUnits)).toEqual({
+      reading: {
+        on: '2027-04-03',
+        instrument: 'soil-thermometer',
+        value: 58.5,
+        depthIn: expect.closeTo(10 / 2.54, 9) as number,
+      },
     });
-    expect(readingFrom(typed({ value: '6.3', depth: '' }), 'ph-pen', TODAY)).toEqual({
+    expect(readingFrom(typed({ value: '6.3', depth: '' }), 'ph-pen', TODAY, usUnits)).toEqual({
       reading: { on: '2027-04-03', instrument: 'ph-pen', value: 6.3 },
     });
   });
@@ -20,11 +26,11 @@ describe('a reading typed', () => {
     ['a day to come', { value: '6', on: '2027-04-06' }, 'on', 'still to come'],
     ['no day', { value: '6', on: '' }, 'on', 'Choose the day.'],
   ] as const)('is refused with %s', (_, over, field, says) => {
-    const read = readingFrom(typed(over), 'ph-pen', TODAY);
+    const read = readingFrom(typed(over), 'ph-pen', TODAY, usUnits);
     expect('faults' in read && read.faults[field]).toContain(says);
   });
   it('of a thermometer asks how deep it stood', () => {
-    const read = readingFrom(typed({ depth: '' }), 'soil-thermometer', TODAY);
+    const read = readingFrom(typed({ depth: '' }), 'soil-thermometer', TODAY, usUnits);
     expect('faults' in read && Object.keys(read.faults)).toEqual(['depth']);
   });
 });

@@ -5,26 +5,28 @@ import { isIsoDay } from '@core/days/day';
 import type { Property, Zone } from '@core/records/case';
 import type { Instrument } from '@core/records/vocabularies';
 import { isRefusal } from '@core/reckoning/refusal';
-import { depthFrom } from '@core/typed/typed-depth';
-import { typedNumber } from '@core/typed/typed-number';
 import { sayDate } from '@core/words/days';
-import { fixed, trimmed } from '@core/words/numbers';
+import { trimmed } from '@core/words/numbers';
 import { TextField } from '../../ui/field';
 import { dipInstrument } from './simulated';
+import { type Units, useUnits } from '../../ui/format';
 
 type Reading = NonNullable<Zone['readings']>[number];
 
-const WORDS: Record<Instrument, { name: string; unit: string; least: number; most: number; says: string }> = {
+const WORDS: Record<
+  Instrument,
+  { name: string; quantity: 'temperature' | undefined; least: number; most: number; says: string }
+> = {
   'ph-pen': {
     name: 'pH pen',
-    unit: 'pH',
+    quantity: undefined,
     least: 2,
     most: 11,
     says: 'A pen is good to a few tenths; it never limes a lawn.',
   },
   'soil-thermometer': {
     name: 'Soil thermometer',
-    unit: 'deg F',
+    quantity: 'temperature',
     least: -20,
     most: 140,
     says: 'A typed reading moves the climate’s soil curve, less from day to day, for six weeks.',
@@ -49,19 +51,24 @@ export function readingFrom(
   typed: { value: string; on: string; depth: string },
   instrument: Instrument,
   today: string,
+  units: Units,
 ): { reading: Reading } | { faults: Partial<Record<'value' | 'on' | 'depth', string>> } {
-  const { name, unit, least, most } = WORDS[instrument];
+  const { name, quantity, least, most } = WORDS[instrument];
+  const bound = (each: number) => (quantity ? units.say(quantity, each) : units.plain(each));
   const faults: Partial<Record<'value' | 'on' | 'depth', string>> = {};
-  const value = typedNumber(typed.value, name, 'value');
+  const value = quantity
+    ? units.value(quantity, typed.value, name, 'value')
+    : units.readPlain(typed.value, name, 'value');
   if (isRefusal(value)) faults.value = value.refused;
   else if (value === undefined) faults.value = 'Type what it shows.';
   else if (value < least || value > most)
-    faults.value = `${name} must be between ${least} and ${most} ${unit}; ${value} is not.`;
+    faults.value = `${name} must be between ${bound(least)} and ${bound(most)}; ${bound(value)} is not.`;
   if (!isIsoDay(typed.on)) faults.on = 'Choose the day.';
   else if (typed.on > today) faults.on = 'This day is still to come.';
-  const depthIn = depthFrom(typed.depth);
+  const depth = units.value('depth', typed.depth, 'Depth', 'depth');
+  const depthIn = isRefusal(depth) ? undefined : depth;
   if (instrument === 'soil-thermometer' && (depthIn === undefined || depthIn <= 0 || depthIn > DEEPEST_IN))
-    faults.depth = `Type how deep it stood, up to ${DEEPEST_IN} in.`;
+    faults.depth = `Type how deep it stood, up to ${units.said(`${DEEPEST_IN} in`)}.`;
   if (Object.keys(faults).length > 0) return { faults };
   return {
     reading: {
@@ -75,16 +82,25 @@ export function readingFrom(
 
 /** Readings of hand instruments, typed or shown by the simulated ones. A hand reading never stands in for a laboratory's. */
 export function HandReadings({ property, fileId, zone, today, onTake, onForget }: HandReadingsProps) {
+  const units = useUnits();
   const [instrument, setInstrument] = useState<Instrument>('ph-pen');
-  const [typed, setTyped] = useState({ value: '', on: today, depth: String(CURVE_DEPTH_IN) });
+  const [typed, setTyped] = useState({ value: '', on: today, depth: units.field('depth', CURVE_DEPTH_IN) });
   const [faults, setFaults] = useState<Partial<Record<'value' | 'on' | 'depth', string>>>({});
   const [shown, setShown] = useState<number | string>();
   const [dips, setDips] = useState(0);
-  const { unit, says } = WORDS[instrument];
+  const { quantity, says } = WORDS[instrument];
+  const unit = quantity ? units.unit(quantity) : 'pH';
+  /** A reading with its unit, to a tenth. */
+  const shows = (of: Instrument, value: number) => {
+    const measures = WORDS[of].quantity;
+    return measures
+      ? `${units.number(units.inShown(measures, value), 1)} ${units.unit(measures)}`
+      : `${units.number(value, 1)} pH`;
+  };
   const readings = zone.readings ?? [];
   const change = (over: Partial<typeof typed>) => setTyped((before) => ({ ...before, ...over }));
   const save = () => {
-    const read = readingFrom(typed, instrument, today);
+    const read = readingFrom(typed, instrument, today, units);
     if ('faults' in read) return setFaults(read.faults);
     setFaults({});
     change({ value: '' });
@@ -123,7 +139,7 @@ export function HandReadings({ property, fileId, zone, today, onTake, onForget }
         {instrument === 'soil-thermometer' && (
           <TextField
             label="Depth"
-            unit="in"
+            unit={units.unit('depth')}
             inputMode="decimal"
             value={typed.depth}
             fault={faults.depth}
@@ -147,9 +163,7 @@ export function HandReadings({ property, fileId, zone, today, onTake, onForget }
         <span className="small">Or simulated:</span> <Button onClick={() => void dip()}>Put it in the ground</Button>
         {typeof shown === 'number' && (
           <>
-            <output className="serif">
-              {fixed(shown, 1)} {unit}
-            </output>
+            <output className="serif">{shows(instrument, shown)}</output>
             <Button
               type="primary"
               onClick={() => {
@@ -166,13 +180,10 @@ export function HandReadings({ property, fileId, zone, today, onTake, onForget }
       <ul>
         {readings.map((reading, i) => (
           <li key={i}>
-            <span className="small">{sayDate(reading.on)}</span>{' '}
-            <b>
-              {fixed(reading.value, 1)} {WORDS[reading.instrument].unit}
-            </b>{' '}
+            <span className="small">{sayDate(reading.on)}</span> <b>{shows(reading.instrument, reading.value)}</b>{' '}
             <span className="small">
               {WORDS[reading.instrument].name.toLowerCase()}
-              {reading.depthIn === undefined ? '' : ` at ${trimmed(reading.depthIn, 1)} in`}
+              {reading.depthIn === undefined ? '' : units.said(` at ${trimmed(reading.depthIn, 1)} in`)}
               {reading.simulated ? ', simulated' : ''}
             </span>{' '}
             <button type="button" className="link small" onClick={() => onForget(i)}>

@@ -1,3 +1,5 @@
+import { useUnits } from '../../ui/format';
+
 interface HowToProps {
   counts: string;
   depthIn: number;
@@ -6,6 +8,7 @@ interface HowToProps {
 
 /** One drawn core at 36 px to the inch beside the six steps. */
 export function HowToCore({ counts, depthIn, dryingDays }: HowToProps) {
+  const units = useUnits();
   const top = 62;
   const y = (inch: number) => top + inch * 36;
   return (
@@ -15,7 +18,7 @@ export function HowToCore({ counts, depthIn, dryingDays }: HowToProps) {
         height="300"
         viewBox="0 0 104 300"
         role="img"
-        aria-label={`A core: thatch off, keep 0 to ${depthIn} in, cut there, leave the rest`}
+        aria-label={`A core: thatch off, keep ${units.said(`0 to ${depthIn} in`)}, cut there, leave the rest`}
       >
         {[30, 36, 42, 48].map((x, i) => (
           <path
@@ -52,11 +55,11 @@ export function HowToCore({ counts, depthIn, dryingDays }: HowToProps) {
           stroke="var(--loam-3)"
           strokeDasharray="4 3"
         />
-        {[0, 1, 2, 3, 4, 5, 6].map((inch) => (
+        {units.ticks('depth', 0, 6, 6).map(({ us: inch, says }) => (
           <g key={inch}>
             <path d={`M14 ${y(inch)}h6`} stroke="var(--loam-3)" />
             <text x="10" y={y(inch) + 4} textAnchor="end">
-              {inch}
+              {says}
             </text>
           </g>
         ))}
@@ -80,7 +83,7 @@ export function HowToCore({ counts, depthIn, dryingDays }: HowToProps) {
         </li>
         <li>Pull the thatch off each core.</li>
         <li>
-          Cut every core at <b>{depthIn} in</b>, this year and next.
+          Cut every core at <b>{units.said(`${depthIn} in`)}</b>, this year and next.
         </li>
         <li>
           Into a clean <b>plastic</b> bucket. A galvanised one adds zinc.
@@ -89,7 +92,7 @@ export function HowToCore({ counts, depthIn, dryingDays }: HowToProps) {
           Crumble, mix and dry in air for <b>{dryingDays} days</b>. No oven.
         </li>
         <li>
-          Put <b>a pint</b> in the labelled bag.
+          Put <b>{units.setting.system === 'us' ? 'a pint' : 'half a liter'}</b> in the labelled bag.
         </li>
       </ol>
     </div>

@@ -8,6 +8,7 @@ import { LAYOUT_IDS, LAYOUT_NAMES, type LayoutId } from '../../../standins/labor
 import { sayWeekday } from '@core/words/days';
 import { StageGlyph, WarnGlyph } from '../../ui/glyphs';
 import { optionsOf } from '../../ui/field';
+import { Said } from '../../ui/substance';
 
 const STEP_NAMES: Record<ChainStep['id'], string> = {
   taken: 'Cores taken',
@@ -52,7 +53,10 @@ export function Step({ step, sample, cores, today, onChange, onHandIn, onFetch, 
     <div className={`step is-${step.state}`}>
       <p>
         {step.state === 'wait' ? <WarnGlyph /> : <StageGlyph state={GLYPH[step.state]} />}
-        <b>{step.on ? sayWeekday(step.on) : ''}</b> <span className="small">{step.says}</span>
+        <b>{step.on ? sayWeekday(step.on) : ''}</b>{' '}
+        <span className="small">
+          <Said text={step.says} />
+        </span>
       </p>
       {open && step.id === 'taken' && (
         <p className="do">

@@ -2,7 +2,6 @@ import { Button } from 'antd';
 import type { ReactNode } from 'react';
 import type { Pair } from '@core/reckoning/inputs';
 import { sayDay } from '@core/words/days';
-import { showArea } from '@core/words/numbers';
 import { Fig } from '../../ui/fig';
 import { BagLabel } from './bag-label';
 import { CorePlan, sizeOf } from './core-plan';
@@ -10,12 +9,14 @@ import { Step, STEPS, stepsOf } from './sample-chain';
 import type { Column } from './use-columns';
 import { DEPTH_IN, type SamplesState } from './use-samples';
 import { NextTest } from './wait-line';
+import { useUnits } from '../../ui/format';
 
 /** Room of a zone's drawing, px. */
 const PLAN_ROOM: Pair = [230, 170];
 
 /** A column a zone, a row a step: where to core, the label, each bag from the bucket to the report. */
 export function SampleTable({ samples }: { samples: SamplesState }) {
+  const units = useUnits();
   const { file, today, columns } = samples;
   const largest = columns.reduce<Pair>(
     (most, { ground }) => {
@@ -26,7 +27,8 @@ export function SampleTable({ samples }: { samples: SamplesState }) {
     [1, 1],
   );
   const pxPerFt = Math.min((PLAN_ROOM[0] - 32) / largest[0], (PLAN_ROOM[1] - 32) / largest[1], 1.6);
-  const scaleFt = [10, 20, 40, 60, 100, 200, 400].find((ft) => ft * pxPerFt >= 60) ?? 400;
+  // the first round length that is drawn long enough to be read off
+  const scaleFt = units.ticks('length', 0, 1500 / pxPerFt, 150).find(({ us }) => us * pxPerFt >= 60)?.us ?? 400;
   const row = (name: string, more: ReactNode, cell: (column: Column) => ReactNode, key = name) => (
     <tr key={key}>
       <th scope="row">
@@ -46,7 +48,7 @@ export function SampleTable({ samples }: { samples: SamplesState }) {
           {columns.map(({ zone, count }) => (
             <th key={zone.id} scope="col">
               <span className="serif">{zone.name}</span> <Fig figure={count} show={String} /> cores, one per{' '}
-              {showArea(zone.areaSqFt / count.value)} sq ft
+              {units.say('area', zone.areaSqFt / count.value)}
             </th>
           ))}
         </tr>
@@ -60,7 +62,7 @@ export function SampleTable({ samples }: { samples: SamplesState }) {
               <rect x="2" y="6" width={(scaleFt * pxPerFt) / 2} height="5" fill="var(--loam)" />
               <rect x="2" y="6" width={scaleFt * pxPerFt} height="5" fill="none" stroke="var(--loam)" />
               <text x={scaleFt * pxPerFt} y="25" textAnchor="middle">
-                {scaleFt} ft
+                {units.plain(units.inShown('length', scaleFt), 0)} {units.unit('length')}
               </text>
             </svg>
           </>,
@@ -79,7 +81,9 @@ export function SampleTable({ samples }: { samples: SamplesState }) {
         )}
         {row(
           'Bag label',
-          <p className="small">2⅜ × 1¼ in, one ink. Put it on the bag before filling it.</p>,
+          <p className="small">
+            {units.setting.system === 'us' ? '2⅜ × 1¼ in' : '60 × 32 mm'}, one ink. Put it on the bag before filling it.
+          </p>,
           (column) => {
             const { zone, sample, count, day, open } = column;
             return sample && open ? (

@@ -6,6 +6,7 @@ import { sayDate, sayDay } from '@core/words/days';
 import { StandingGlyph } from '../../ui/glyphs';
 import { usePropertyWork } from '../../work/use-property-work';
 import type { Column } from './use-columns';
+import { Said } from '../../ui/substance';
 
 /** When the zone wants its next test, and why then. */
 export function NextTest({ column }: { column: Column }) {
@@ -25,7 +26,9 @@ export function NextTest({ column }: { column: Column }) {
     <>
       <b>{sayDate(next.on)}</b>
       <br />
-      <span className="small">{next.why}</span>
+      <span className="small">
+        <Said text={next.why} />
+      </span>
     </>
   );
 }

@@ -25,6 +25,7 @@ import { type DefaultChoices, DefaultsSection } from './defaults-section';
 import { KeepingSection } from './keeping-section';
 import { PacksSection } from './packs-section';
 import { PeopleSection } from './people-section';
+import { UnitsSection } from './units-section';
 
 type Tables = 'packs' | 'operators' | 'settings';
 interface SettingsAnswer {
@@ -44,7 +45,7 @@ type Sent =
 
 export async function clientLoader() {
   const today = todayIso();
-  const [packs, people, properties, codes, unsaved, defaults, keeping] = await Promise.all([
+  const [packs, people, properties, codes, unsaved, defaults, keeping, units] = await Promise.all([
     loadPacks(),
     loadOwn('operators'),
     listChoices(),
@@ -52,6 +53,7 @@ export async function clientLoader() {
     sinceBackup(),
     loadSetting('defaults'),
     loadSetting('keeping'),
+    loadSetting('units'),
   ]);
   const everyDays = keeping?.backupEveryDays ?? USUAL_BACKUP_DAYS;
   return {
@@ -63,6 +65,7 @@ export async function clientLoader() {
     unsaved,
     defaults,
     keeping,
+    units,
     everyDays,
     due: isBackupDue(unsaved, everyDays, today),
   };
@@ -116,6 +119,7 @@ export function HydrateFallback() {
 }
 
 const SECTIONS = [
+  ['units', 'Units and numbers'],
   ['packs', 'Rule packs'],
   ['codes', 'Local codes'],
   ['people', 'People and licenses'],
@@ -124,7 +128,7 @@ const SECTIONS = [
 ] as const;
 
 export default function Settings({ loaderData }: Route.ComponentProps) {
-  const { today, packs, people, properties, ownCodes, unsaved, defaults, keeping, everyDays, due } = loaderData;
+  const { today, packs, people, properties, ownCodes, unsaved, defaults, keeping, units, everyDays, due } = loaderData;
   const { send } = useSend<Sent, SettingsAnswer>();
   const done = useDone();
   useFollow(undefined);
@@ -165,6 +169,10 @@ export default function Settings({ loaderData }: Route.ComponentProps) {
             <h1>Settings</h1>
             <span className="small">Each is saved as it is made. All of it stays in this browser.</span>
           </div>
+          <section aria-labelledby="units">
+            <h2 id="units">Units and numbers</h2>
+            <UnitsSection units={units} onSave={(next) => setting(next, 'Units and numbers are changed.')} />
+          </section>
           <section aria-labelledby="packs">
             <h2 id="packs">Rule packs</h2>
             <PacksSection

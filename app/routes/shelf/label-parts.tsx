@@ -4,7 +4,7 @@ import { ecceBySieves } from '@core/lime/lime-label';
 import { FORMS_SLOW_FIRST, NITROGEN_FORM_TABLE } from '@core/nitrogen/forms';
 import { labelRateLb } from '@core/products/label/check-label';
 import { NITROGEN_FORMS, type NitrogenForm } from '@core/records/vocabularies';
-import { fixed, roundedTo, showExact, showProductRate, showRate, trimmed } from '@core/words/numbers';
+import { fixed, roundedTo, showExact, trimmed } from '@core/words/numbers';
 import { ChoiceField, Fault, TextField } from '../../ui/field';
 import { StopGlyph } from '../../ui/glyphs';
 import { SulfurSign } from '../../ui/marks';
@@ -12,6 +12,7 @@ import { NitrogenStrip, nitrogenParts } from '../../ui/nitrogen-strip';
 import { Substances } from '../../ui/substance';
 import { CoverageRuler } from './coverage-ruler';
 import type { LabelSlipState } from './use-label-slip';
+import { useUnits } from '../../ui/format';
 
 const COMMON_FORMS = FORMS_SLOW_FIRST.filter((form) => NITROGEN_FORM_TABLE[form].common);
 const LIME_KINDS = [
@@ -107,6 +108,7 @@ export function OtherPart({ slip: { other } }: { slip: LabelSlipState }) {
 
 /** The package: size, price, stock, what it is said to cover, and the rate that this means. */
 export function PackagePart({ slip: { typed, change, faults, soFar, number, packed } }: { slip: LabelSlipState }) {
+  const units = useUnits();
   const rate = labelRateLb(soFar);
   return (
     <section className="part" aria-label="Package">
@@ -122,15 +124,19 @@ export function PackagePart({ slip: { typed, change, faults, soFar, number, pack
         />
         {typed.form === 'liquid' ? (
           <>
-            <TextField label="Jug" unit="gal" {...packed('gal')} />
-            <TextField label="Density" unit="lb/gal" {...number('lbPerGal')} />
+            <TextField label="Jug" unit={units.unit('volume')} {...packed('gal')} />
+            <TextField label="Density" unit={units.unit('liquid-density')} {...number('lbPerGal')} />
           </>
         ) : (
-          <TextField label="A bag of" unit={typed.limeKind ? 'lb lime' : 'lb product'} {...packed('lb')} />
+          <TextField
+            label="A bag of"
+            unit={units.unit('weight', typed.limeKind ? 'lime' : 'product')}
+            {...packed('lb')}
+          />
         )}
-        <TextField label="covers" unit="sq ft" {...number('coverageSqFt')} />
+        <TextField label="covers" unit={units.unit('area')} {...number('coverageSqFt')} />
         <TextField label={typed.form === 'liquid' ? 'Price a jug' : 'Price a bag'} unit="$" {...packed('price')} />
-        <TextField label="On hand" unit="lb product" {...number('onHandLb')} />
+        <TextField label="On hand" unit={units.unit('weight', 'product')} {...number('onHandLb')} />
         {typed.form === 'granular' && <TextField label="Size guide no." {...number('sizeGuideNumber')} />}
         {typed.form === 'granular' && <TextField label="Granule density" unit="g/cm³" {...number('granuleDensity')} />}
         <TextField label="Lot" value={typed.lot} fault={faults.lot} onChange={(lot) => change({ lot })} />
@@ -140,11 +146,12 @@ export function PackagePart({ slip: { typed, change, faults, soFar, number, pack
       </Checkbox>
       {rate !== undefined && (
         <p className="implied">
-          <b>{showProductRate(rate)}</b> lb product per 1000 sq ft:{' '}
+          <b>{units.productRate(rate)}</b> {units.unit('product-rate', 'product')}:{' '}
           {(['N', 'P2O5', 'K2O'] as const).map((nutrient, i) => (
             <span key={nutrient}>
               {i > 0 && ', '}
-              <b>{showRate((rate * (soFar.guaranteed[nutrient] ?? 0)) / 100)}</b> lb <Substances text={nutrient} />
+              <b>{units.rate((rate * (soFar.guaranteed[nutrient] ?? 0)) / 100)}</b>{' '}
+              <Substances text={units.short('nutrient-rate', nutrient)} />
             </span>
           ))}
           .

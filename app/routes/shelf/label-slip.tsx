@@ -4,7 +4,7 @@ import type { Product } from '@core/records/case';
 import { Fault, TextField } from '../../ui/field';
 import { Unsaved } from '../../ui/unsaved';
 import { StopGlyph, WarnGlyph } from '../../ui/glyphs';
-import { Substances } from '../../ui/substance';
+import { Said } from '../../ui/substance';
 import { GradeEntry } from './grade-entry';
 import { LimePart, NitrogenPart, OtherPart, PackagePart } from './label-parts';
 import { type LabelAnswer, useLabelSlip } from './use-label-slip';
@@ -63,7 +63,7 @@ export function LabelSlip({ product, fetcher, onClose, onRemove }: LabelSlipProp
             <li key={remark.id} className={remark.standing}>
               {remark.standing === 'stop' ? <StopGlyph /> : <WarnGlyph />}
               <span>
-                <Substances text={remark.says} />
+                <Said text={remark.says} />
               </span>
             </li>
           ))}

@@ -6,11 +6,13 @@ import { formsShortBy } from '@core/products/label/check-label';
 import { productSalt } from '@core/products/salt';
 import { BagFace, BagsOnHand } from '../../ui/bag-face';
 import { Fig } from '../../ui/fig';
-import { showExact, showMoney, showWeight } from '@core/words/numbers';
+import { showExact, showMoney } from '@core/words/numbers';
 import { NitrogenStrip, nitrogenParts } from '../../ui/nitrogen-strip';
 import { SulfurSign } from '../../ui/marks';
 import { Substances } from '../../ui/substance';
 import { priceFigure } from './shelf-groups';
+import { useUnits } from '../../ui/format';
+import { packageWords } from '../../work/package-words';
 
 function MadeOf({ product }: { product: Product }) {
   const parts = nitrogenParts(product);
@@ -44,6 +46,7 @@ function MadeOf({ product }: { product: Product }) {
 
 /** One bag on the board: what it is, what it is made of, what it costs, what is left of it. */
 export function ProductRow({ product, current, onOpen }: { product: Product; current: boolean; onOpen: () => void }) {
+  const units = useUnits();
   const { guaranteed } = product;
   const [free, combined] = [guaranteed['S-free'] ?? 0, guaranteed['S-combined'] ?? 0];
   const carriers = saltCarriers(product) as Record<string, number>;
@@ -67,12 +70,11 @@ export function ProductRow({ product, current, onOpen }: { product: Product; cur
           {product.name}
         </button>
         <span>
-          {product.package?.gal !== undefined
-            ? `jug of ${showExact(product.package.gal, 2)} gal`
-            : product.package?.lb !== undefined
-              ? `bag ${showExact(product.package.lb, 1)} lb ${product.limeKind ? 'lime' : 'product'}`
-              : 'no package size'}
-          {liquid && product.lbPerGal ? `, ${product.lbPerGal} lb/gal` : ''}
+          {product.package?.gal !== undefined ? 'jug of ' : product.package?.lb !== undefined ? 'bag ' : ''}
+          {packageWords(product, units)}
+          {liquid && product.lbPerGal
+            ? `, ${units.printed('liquid-density', product.lbPerGal, product.typed?.lbPerGal)}`
+            : ''}
         </span>
       </div>
       <div className="made">
@@ -117,12 +119,12 @@ export function ProductRow({ product, current, onOpen }: { product: Product; cur
         {price ? (
           <>
             <b>
-              <Fig figure={price.figure} show={showMoney} />
+              <Fig figure={price.figure} show={(perLb) => units.price(perLb)} />
             </b>{' '}
-            a lb <Substances text={price.substance} />
+            a <Substances text={units.unit('weight', price.substance)} />
           </>
         ) : (
-          <span className="quiet">{product.package?.price === undefined ? 'no price' : 'no lb price'}</span>
+          <span className="quiet">{product.package?.price === undefined ? 'no price' : 'no price by weight'}</span>
         )}
         {product.package?.price !== undefined && (
           <span>
@@ -132,11 +134,11 @@ export function ProductRow({ product, current, onOpen }: { product: Product; cur
       </div>
       <div className="hand">
         <BagsOnHand lb={onHand} packageLb={of} />
-        <b>{onHand > 0 ? showWeight(onHand) : 'none'}</b>
+        <b>{onHand > 0 ? units.weight(onHand) : 'none'}</b>
         {onHand > 0 && of !== undefined && (
           <span>
             {Math.floor(onHand / of + 1e-9) > 0 && `${Math.floor(onHand / of + 1e-9)} full`}
-            {onHand % of > 0.05 && `${Math.floor(onHand / of) > 0 ? ', ' : ''}${showWeight(onHand % of)} open`}
+            {onHand % of > 0.05 && `${Math.floor(onHand / of) > 0 ? ', ' : ''}${units.weight(onHand % of)} open`}
           </span>
         )}
       </div>

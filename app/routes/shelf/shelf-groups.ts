@@ -22,19 +22,19 @@ export const GROUPS: readonly Group[] = [
   {
     id: 'nitrogen',
     title: 'Nitrogen',
-    by: 'by price of a lb N',
+    by: 'by price of its N',
     of: (p) => ({ percent: p.guaranteed.N ?? 0, substance: 'N' }),
   },
   {
     id: 'potash',
     title: 'Potash',
-    by: 'by price of a lb K2O',
+    by: 'by price of its K2O',
     of: (p) => ({ percent: p.guaranteed.K2O ?? 0, substance: 'K2O' }),
   },
   {
     id: 'phosphate',
     title: 'Phosphate',
-    by: 'by price of a lb P2O5',
+    by: 'by price of its P2O5',
     of: (p) => ({ percent: p.guaranteed.P2O5 ?? 0, substance: 'P2O5' }),
   },
   {

@@ -12,37 +12,42 @@ import { GradeEntry } from './grade-entry';
 import { ProductRow } from './product-row';
 import { groupOf, isAbout, isOnly, priceFigure, shelved } from './shelf-groups';
 import { labelFrom, labelSoFar, productFromTyped, type TypedLabel } from './typed-label';
+import { usUnits } from '../../ui/format';
 
 const starter = (id: string): Product => STARTER_SHELF.find((product) => product.id === id) as Product;
-const typed = (over: Partial<TypedLabel> = {}): TypedLabel => ({ ...labelFrom(undefined), name: 'Some bag', ...over });
+const typed = (over: Partial<TypedLabel> = {}): TypedLabel => ({
+  ...labelFrom(undefined, usUnits),
+  name: 'Some bag',
+  ...over,
+});
 
 describe('a typed label', () => {
   it('shows every product of the starter shelf and reads it back the same', () => {
     for (const product of STARTER_SHELF) {
-      const answer = productFromTyped(labelFrom(product), [], false);
+      const answer = productFromTyped(labelFrom(product, usUnits), [], false, usUnits);
       expect(answer, product.name).toEqual({ product });
     }
   });
   it('keeps what was typed apart from what it means: a faulty number has its sentence, the rest is still read', () => {
     const given = typed({ grade: { N: 20, P2O5: 0, K2O: 10 }, typedGrade: '20-0-10', nitrogen: { urea: '2O' } });
-    expect(productFromTyped(given, [], false)).toMatchObject({
+    expect(productFromTyped(given, [], false, usUnits)).toMatchObject({
       faults: { 'nitrogen.urea': expect.stringContaining('must be a number') as string },
     });
-    expect(labelSoFar(given).guaranteed).toEqual({ N: 20, K2O: 10 });
+    expect(labelSoFar(given, usUnits).guaranteed).toEqual({ N: 20, K2O: 10 });
   });
   it('asks which reading is meant before it counts, unless it is only a draft', () => {
     const given = typed({ typedGrade: '32010' });
-    expect(productFromTyped(given, [], false)).toMatchObject({
+    expect(productFromTyped(given, [], false, usUnits)).toMatchObject({
       faults: { grade: expect.stringContaining('Say which') as string },
     });
-    expect(productFromTyped(given, [], true)).toMatchObject({ product: { unfinished: true } });
+    expect(productFromTyped(given, [], true, usUnits)).toMatchObject({ product: { unfinished: true } });
   });
   it('refuses forms that do not add up, keeps them in a draft, and gives an id of its own', () => {
     const given = typed({ grade: { N: 32, P2O5: 0, K2O: 10 }, typedGrade: '32-0-10', nitrogen: { urea: '30' } });
-    expect(productFromTyped(given, [], false)).toMatchObject({
+    expect(productFromTyped(given, [], false, usUnits)).toMatchObject({
       faults: { nitrogen: expect.stringContaining('add up to 30') as string },
     });
-    expect(productFromTyped(given, ['some-bag'], true)).toMatchObject({
+    expect(productFromTyped(given, ['some-bag'], true, usUnits)).toMatchObject({
       product: { id: 'some-bag-2', unfinished: true },
     });
   });

@@ -31,6 +31,8 @@ import { productFromTyped } from './typed-label';
 import { StageFault } from '../../work/stage-fault';
 import { answering, type Shapes, useSend } from '../../work/send';
 import { usePlace } from '../../ui/place';
+import { useUnits } from '../../ui/format';
+import { unitsHere } from '../../work/units-here';
 
 type Sent =
   | LabelSent
@@ -52,6 +54,7 @@ async function act(sent: Sent): Promise<LabelAnswer> {
         sent.typed,
         shelf.map((product) => product.id),
         sent.draft,
+        await unitsHere(),
       );
       if ('faults' in answer) return answer;
       return { undo: await saveProducts([answer.product]), kept: answer.product.id };
@@ -86,6 +89,7 @@ export function HydrateFallback() {
 const NEW = 'new';
 
 export default function Shelf({ loaderData }: Route.ComponentProps) {
+  const units = useUnits();
   const { products, missing, today } = loaderData;
   const [place, setPlace] = usePlace();
   const [subject, setSubject] = useState<Subject>('everything');
@@ -198,7 +202,7 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
             <span>Sulfur, %</span>
             <span>Cl %, salt</span>
             <span>Price</span>
-            <span>On hand, lb product</span>
+            <span>On hand, {units.unit('weight', 'product')}</span>
           </div>
           {shelved(shown).map(({ group, products: list }) => (
             <section key={group.id} aria-labelledby={`group-${group.id}`}>

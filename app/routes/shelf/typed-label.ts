@@ -1,10 +1,10 @@
 import { type Product, productSchema } from '@core/records/case';
 import { newId } from '@core/records/new-id';
 import { faultsByField } from '@core/records/strict-schema';
-import { typedNumber } from '@core/typed/typed-number';
 import { NITROGEN_FORMS, type NitrogenForm } from '@core/records/vocabularies';
+import type { QuantityId, Units } from '../../ui/format';
+import { FieldNumbers, FieldTexts, type FirstTexts } from '../../work/typed-fields';
 import type { Grade } from '@core/products/label/grade';
-import { isRefusal } from '@core/reckoning/refusal';
 
 export const OTHER_GUARANTEES = ['Ca', 'Mg', 'S-free', 'S-combined', 'Fe', 'Mn', 'Zn', 'Cu', 'B', 'Cl'] as const;
 export type OtherGuarantee = (typeof OTHER_GUARANTEES)[number];
@@ -24,8 +24,18 @@ const PLAIN_NUMBERS = {
   granuleDensity: 'Granule density',
   coverageSqFt: 'Coverage',
 } as const;
+/** Those of them that are written in the units of whoever types; the others are one in every system. */
+const QUANTITY_OF: Partial<Record<PlainNumber, QuantityId>> = {
+  onHandLb: 'weight',
+  lbPerGal: 'liquid-density',
+  coverageSqFt: 'area',
+};
 export type PlainNumber = keyof typeof PLAIN_NUMBERS;
-const PACKAGE_NUMBERS = { lb: 'Package', gal: 'Package', price: 'Price' } as const;
+const PACKAGE_NUMBERS = {
+  lb: { label: 'Package', quantity: 'weight' },
+  gal: { label: 'Package', quantity: 'volume' },
+  price: { label: 'Price', quantity: undefined },
+} as const;
 
 /** A label as typed: everything is text until it is read. */
 export interface TypedLabel {
@@ -44,17 +54,20 @@ export interface TypedLabel {
   limeKind: '' | NonNullable<Product['limeKind']>;
   pesticide: boolean;
   lot: string;
+  /** What the fields held when the form was filled, and what of it was typed in other units. */
+  first?: FirstTexts;
+  typed?: Product['typed'];
 }
 
-const shown = (value: number | undefined): string => (value === undefined ? '' : String(value));
-const each = <K extends string>(keys: readonly K[], of: (key: K) => number | undefined): Partial<Record<K, string>> =>
-  Object.fromEntries(keys.map((key) => [key, shown(of(key))])) as Partial<Record<K, string>>;
 const plainKeys = Object.keys(PLAIN_NUMBERS) as PlainNumber[];
 
-/** A product as the form shows it; an empty form without one. */
-export function labelFrom(product: Product | undefined): TypedLabel {
+/** A product as the form shows it; an empty form without one. What a label prints stays in the unit it is printed in. */
+export function labelFrom(product: Product | undefined, units: Units): TypedLabel {
   const { N, P2O5, K2O } = product?.guaranteed ?? {};
   const grade = product && (N ?? P2O5 ?? K2O) !== undefined ? { N: N ?? 0, P2O5: P2O5 ?? 0, K2O: K2O ?? 0 } : undefined;
+  const fields = new FieldTexts(units, product?.typed);
+  const each = <K extends string>(keys: readonly K[], of: (key: K) => string) =>
+    Object.fromEntries(keys.map((key) => [key, of(key)])) as Partial<Record<K, string>>;
   return {
     id: product?.id,
     changedAt: product?.changedAt,
@@ -62,31 +75,34 @@ export function labelFrom(product: Product | undefined): TypedLabel {
     form: product?.form ?? 'granular',
     typedGrade: grade ? `${grade.N}-${grade.P2O5}-${grade.K2O}` : '',
     grade,
-    nitrogen: each(NITROGEN_FORMS, (form) => product?.nitrogen?.[form]),
-    other: each(OTHER_GUARANTEES, (key) => product?.guaranteed[key]),
-    numbers: each(plainKeys, (key) => product?.[key]),
+    nitrogen: each(NITROGEN_FORMS, (form) => fields.text(`nitrogen.${form}`, product?.nitrogen?.[form])),
+    other: each(OTHER_GUARANTEES, (key) => fields.text(`guaranteed.${key}`, product?.guaranteed[key])),
+    numbers: {
+      ...each(plainKeys, (key) => fields.text(key, product?.[key], QUANTITY_OF[key])),
+      lbPerGal: fields.printed('lbPerGal', product?.lbPerGal, 'liquid-density', 'lb/gal'),
+      coverageSqFt: fields.printed('coverageSqFt', product?.coverageSqFt, 'area', 'sq ft'),
+    },
     package: {
-      lb: shown(product?.package?.lb),
-      gal: shown(product?.package?.gal),
-      price: shown(product?.package?.price),
+      lb: fields.printed('package.lb', product?.package?.lb, 'weight', 'lb'),
+      gal: fields.printed('package.gal', product?.package?.gal, 'volume', 'gal'),
+      price: fields.text('package.price', product?.package?.price),
     },
     limeKind: product?.limeKind ?? '',
     pesticide: product?.pesticide ?? false,
     lot: product?.lot ?? '',
+    first: fields.first,
+    ...(product?.typed ? { typed: product.typed } : {}),
   };
 }
 
 type Faults = Record<string, string>;
 
 /** The numbers of a label read; what is no number gives a sentence at its field and stays out. */
-function readLabel(typed: TypedLabel): { product: Omit<Product, 'id'>; faults: Faults } {
-  const faults: Faults = {};
-  const read = (text: string | undefined, label: string, field: string): number | undefined => {
-    const value = typedNumber(text ?? '', label, field);
-    if (!isRefusal(value)) return value;
-    faults[field] = value.refused;
-    return undefined;
-  };
+function readLabel(typed: TypedLabel, units: Units): { product: Omit<Product, 'id'>; faults: Faults } {
+  const fields = new FieldNumbers(units, typed.first, typed.typed);
+  const { faults } = fields;
+  const read = (text: string | undefined, label: string, field: string, quantity?: QuantityId): number | undefined =>
+    fields.read(text ?? '', { name: field, label, field, quantity });
   const group = <K extends string>(keys: readonly K[], of: Partial<Record<K, string>>, field: (key: K) => string) =>
     Object.fromEntries(
       keys.flatMap((key) => {
@@ -99,13 +115,18 @@ function readLabel(typed: TypedLabel): { product: Omit<Product, 'id'>; faults: F
   const grade = Object.fromEntries(Object.entries(typed.grade ?? {}).filter(([, percent]) => percent > 0));
   const numbers = Object.fromEntries(
     plainKeys.flatMap((key) => {
-      const value = read(typed.numbers[key], PLAIN_NUMBERS[key], key);
+      const value = read(typed.numbers[key], PLAIN_NUMBERS[key], key, QUANTITY_OF[key]);
       return value === undefined ? [] : [[key, value]];
     }),
   ) as Partial<Record<PlainNumber, number>>;
   const bag = Object.fromEntries(
     (['lb', 'gal', 'price'] as const).flatMap((key) => {
-      const value = read(typed.package[key], PACKAGE_NUMBERS[key], `package.${key}`);
+      const value = read(
+        typed.package[key],
+        PACKAGE_NUMBERS[key].label,
+        `package.${key}`,
+        PACKAGE_NUMBERS[key].quantity,
+      );
       return value === undefined ? [] : [[key, value]];
     }),
   );
@@ -119,20 +140,25 @@ function readLabel(typed: TypedLabel): { product: Omit<Product, 'id'>; faults: F
     ...(typed.limeKind ? { limeKind: typed.limeKind } : {}),
     ...(typed.pesticide ? { pesticide: true } : {}),
     ...(typed.lot.trim() ? { lot: typed.lot.trim() } : {}),
+    ...(Object.keys(fields.typed).length > 0 ? { typed: fields.typed } : {}),
   } as Omit<Product, 'id'>;
   return { product, faults };
 }
 
 /** What the label would be, as far as it can be read: for the figures that stand beside the form. */
-export const labelSoFar = (typed: TypedLabel): Product => ({ id: typed.id ?? 'new', ...readLabel(typed).product });
+export const labelSoFar = (typed: TypedLabel, units: Units): Product => ({
+  id: typed.id ?? 'new',
+  ...readLabel(typed, units).product,
+});
 
 /** The product a typed label means, or a sentence per field. A draft may be half entered; nothing plans with it. */
 export function productFromTyped(
   typed: TypedLabel,
   taken: readonly string[],
   draft: boolean,
+  units: Units,
 ): { product: Product } | { faults: Faults } {
-  const { product, faults } = readLabel(typed);
+  const { product, faults } = readLabel(typed, units);
   if (Object.keys(faults).length > 0) return { faults };
   if (typed.typedGrade.trim() !== '' && !typed.grade && !draft)
     return { faults: { grade: 'Say which reading of the three numbers stands on the bag.' } };

@@ -4,6 +4,7 @@ import type { Product } from '@core/records/case';
 import { checkLabel, formsShortBy } from '@core/products/label/check-label';
 import { showExact } from '@core/words/numbers';
 import type { ShelfChange } from '../../storage/shelf-repository';
+import { useUnits } from '../../ui/format';
 import { sendBy } from '../../work/send';
 import { useDraft } from '../../work/use-draft';
 import { useFollowed } from '../../work/use-followed';
@@ -16,16 +17,17 @@ export type LabelSlipState = ReturnType<typeof useLabelSlip>;
 
 /** A label as it is being typed: what it is so far, what is wrong with it, and what saving still waits for. */
 export function useLabelSlip(product: Product | undefined, fetcher: FetcherWithComponents<LabelAnswer>) {
-  const [typed, setTyped] = useState(() => labelFrom(product));
+  const units = useUnits();
+  const [typed, setTyped] = useState(() => labelFrom(product, units));
   const place = `label/${product?.id ?? 'new'}`;
   const text = (label: TypedLabel) => JSON.stringify({ ...label, changedAt: undefined });
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
   const { dirty, overtaken } = useFollowed({
     record: product,
     typed: text(typed),
-    shown: (record) => text(labelFrom(record)),
+    shown: (record) => text(labelFrom(record, units)),
     own: product && (answer?.undo?.over?.[product.id] ?? undefined),
-    load: (record) => setTyped(labelFrom(record)),
+    load: (record) => setTyped(labelFrom(record, units)),
     adopt: ({ changedAt }) => setTyped((before) => ({ ...before, changedAt })),
   });
   const { offered } = useDraft({
@@ -37,7 +39,7 @@ export function useLabelSlip(product: Product | undefined, fetcher: FetcherWithC
   });
   const change = (over: Partial<TypedLabel>) => setTyped((before) => ({ ...before, ...over }));
   const faults = fetcher.state === 'idle' ? (fetcher.data?.faults ?? {}) : {};
-  const soFar = labelSoFar(typed);
+  const soFar = labelSoFar(typed, units);
   const remarks = checkLabel(soFar);
   const short = formsShortBy(soFar);
   const waits =

@@ -1,10 +1,13 @@
 import type { PackKind } from '@core/packs/rule-packs';
+import type { QuantityId, Units } from '../../ui/format';
 
 /** One column of an editable table: where its number lies in a row, and what a person reads. */
 export interface TableColumn {
   path: readonly (string | number)[];
   label: string;
   unit: string;
+  /** What it measures, where that has a unit of two systems: the unit is then in the words of whoever reads. */
+  quantity?: QuantityId;
 }
 export interface TableKind {
   kind: Exclude<PackKind, 'local-codes'>;
@@ -13,6 +16,12 @@ export interface TableKind {
   columns: readonly TableColumn[];
 }
 const column = (label: string, unit: string, ...path: (string | number)[]): TableColumn => ({ path, label, unit });
+const measured = (label: string, quantity: QuantityId, of: string, ...path: (string | number)[]): TableColumn => ({
+  path,
+  label,
+  unit: of,
+  quantity,
+});
 
 /** Tables whose rows a person may set for themselves; a pack of the same kind comes of it. */
 export const TABLE_KINDS: readonly TableKind[] = [
@@ -24,12 +33,12 @@ export const TABLE_KINDS: readonly TableKind[] = [
       column('pH from', 'pH', 'phLow'),
       column('aim', 'pH', 'phAim'),
       column('to', 'pH', 'phHigh'),
-      column('Low care', 'lb N a year', 'nitrogenLb', 'low'),
-      column('Standard', 'lb N a year', 'nitrogenLb', 'standard'),
-      column('High', 'lb N a year', 'nitrogenLb', 'high'),
-      column('Ceiling', 'lb N a year', 'ceilingLb'),
-      column('Mown from', 'in', 'mowIn', 0),
-      column('to', 'in', 'mowIn', 1),
+      measured('Low care', 'nutrient-rate', 'N', 'nitrogenLb', 'low'),
+      measured('Standard', 'nutrient-rate', 'N', 'nitrogenLb', 'standard'),
+      measured('High', 'nutrient-rate', 'N', 'nitrogenLb', 'high'),
+      measured('Ceiling', 'nutrient-rate', 'N', 'ceilingLb'),
+      measured('Mown from', 'depth', '', 'mowIn', 0),
+      measured('to', 'depth', '', 'mowIn', 1),
       column('Saline from', 'dS/m', 'salineFromDsPerM'),
     ],
   },
@@ -72,3 +81,7 @@ export const TABLE_KINDS: readonly TableKind[] = [
     ],
   },
 ];
+
+/** The unit of a column, as its heading has it. */
+export const unitOf = ({ unit, quantity }: TableColumn, units: Units): string =>
+  quantity === undefined ? unit : units.short(quantity, unit) + (quantity === 'nutrient-rate' ? ' a year' : '');

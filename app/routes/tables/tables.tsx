@@ -24,8 +24,10 @@ import { useDraft } from '../../work/use-draft';
 import { useFollow } from '../../work/use-follow';
 import { useFollowed } from '../../work/use-followed';
 import type { Route } from './+types/tables';
-import { TABLE_KINDS, type TableKind } from './table-kinds';
+import { TABLE_KINDS, type TableKind, unitOf } from './table-kinds';
 import { cellKey, numberAt, ownPackId, packFromTyped, tableFrom, type TypedTable } from './typed-table';
+import { unitsHere } from '../../work/units-here';
+import { useUnits } from '../../ui/format';
 
 interface Answer {
   faults?: Record<string, string>;
@@ -44,7 +46,7 @@ async function act(sent: Sent): Promise<Answer> {
   if (sent.intent === 'undo') return { undo: await changeOwn('packs', sent.change) };
   const kind = TABLE_KINDS.find((each) => each.kind === sent.kind);
   if (!kind) return { faults: { kind: 'There is no such table.' } };
-  const { pack, faults } = packFromTyped(kind, sent.typed, todayIso());
+  const { pack, faults } = packFromTyped(kind, sent.typed, todayIso(), await unitsHere());
   if (Object.keys(faults).length > 0) return { faults };
   const packs = await loadPacks();
   const id = ownPackId(kind.kind);
@@ -83,21 +85,22 @@ function EditTable({
   others: readonly PackRecord[];
   send: (sent: Sent) => Promise<Answer | undefined>;
 }) {
-  const [typed, setTyped] = useState(() => tableFrom(kind, record?.file));
+  const units = useUnits();
+  const [typed, setTyped] = useState(() => tableFrom(kind, record?.file, units));
   const [saved, setSaved] = useState<Answer>();
   const done = useDone();
   const text = (of: TypedTable) => JSON.stringify(of);
   const { dirty, overtaken } = useFollowed({
     record,
     typed: text(typed),
-    shown: (of) => text(tableFrom(kind, of.file)),
+    shown: (of) => text(tableFrom(kind, of.file, units)),
     own: record && (saved?.undo?.over?.[record.id] ?? undefined),
-    load: (of) => setTyped(tableFrom(kind, of.file)),
+    load: (of) => setTyped(tableFrom(kind, of.file, units)),
     adopt: () => undefined,
   });
   const { offered, forget } = useDraft({ place: `table/${kind.kind}`, typed, dirty, savedBy: saved, load: setTyped });
   const shipped = shippedPack(kind.kind);
-  const { pack, faults } = packFromTyped(kind, typed, '2000-01-01');
+  const { pack, faults } = packFromTyped(kind, typed, '2000-01-01', units);
   const wrong = Object.keys(faults).length > 0;
   const set = (key: string, to: string | undefined) =>
     setTyped((before) => {
@@ -133,7 +136,7 @@ function EditTable({
           disabled={!dirty}
           onClick={() => {
             forget();
-            setTyped(tableFrom(kind, record?.file));
+            setTyped(tableFrom(kind, record?.file, units));
           }}
         >
           Cancel
@@ -174,10 +177,10 @@ function EditTable({
           <thead>
             <tr>
               <th scope="col">{kind.kind === 'lime-fineness' ? 'Rule that holds' : ''}</th>
-              {kind.columns.map(({ label, unit }, i) => (
+              {kind.columns.map((column, i) => (
                 <th key={i} scope="col" className="num">
-                  <Substances text={label} />
-                  <span className="small">{unit}</span>
+                  <Substances text={column.label} />
+                  <span className="small">{unitOf(column, units)}</span>
                 </th>
               ))}
             </tr>
@@ -200,22 +203,18 @@ function EditTable({
                 </th>
                 {kind.columns.map((column, i) => {
                   const key = cellKey(id, i);
-                  const ships = numberAt(row, column);
+                  const number = numberAt(row, column);
+                  const ships = number === undefined ? undefined : units.field(column.quantity, number);
                   const mine = typed.cells[key];
                   return (
                     <td key={key} className={mine === undefined ? 'num' : 'num own'}>
                       <Input
                         size="small"
                         inputMode="decimal"
-                        aria-label={`${name}, ${column.label}, ${column.unit}`}
-                        value={mine ?? (ships === undefined ? '' : String(ships))}
+                        aria-label={`${name}, ${column.label}, ${unitOf(column, units)}`}
+                        value={mine ?? ships ?? ''}
                         status={faults[key] ? 'error' : undefined}
-                        onChange={({ target }) =>
-                          set(
-                            key,
-                            target.value === (ships === undefined ? '' : String(ships)) ? undefined : target.value,
-                          )
-                        }
+                        onChange={({ target }) => set(key, target.value === (ships ?? '') ? undefined : target.value)}
                       />
                       {mine !== undefined && (
                         <button

@@ -1,7 +1,8 @@
 import { rowsOf } from '@core/packs/pack-diff';
 import { checkPack, type PackFile, shippedPack } from '@core/packs/rule-packs';
 import { isRefusal } from '@core/reckoning/refusal';
-import { typedNumber } from '@core/typed/typed-number';
+import type { Units } from '../../ui/format';
+import { FieldNumbers, FieldTexts, type FirstTexts } from '../../work/typed-fields';
 import type { TableColumn, TableKind } from './table-kinds';
 
 /** What was typed in place of shipped numbers, by row and column; text until it is read. */
@@ -11,6 +12,8 @@ export interface TypedTable {
   standing: string;
   /** Lime fineness: which rule holds. */
   chosen: string;
+  /** What the cells held when the form was filled. */
+  held?: FirstTexts;
 }
 
 export const cellKey = (row: string, column: number): string => `${row}/${column}`;
@@ -35,14 +38,15 @@ export function withNumber<R>(row: R, [key, ...rest]: readonly (string | number)
 export const ownPackId = (kind: string): string => `own-${kind}`;
 
 /** Own rows as the form shows them: only what differs from what ships. */
-export function tableFrom({ kind, columns }: TableKind, own: PackFile | undefined): TypedTable {
+export function tableFrom({ kind, columns }: TableKind, own: PackFile | undefined, units: Units): TypedTable {
+  const fields = new FieldTexts(units);
   const shipped = rowsOf(shippedPack(kind));
   const cells: Record<string, string> = {};
   for (const [id, { row }] of own ? rowsOf(own) : [])
     for (const [i, column] of columns.entries()) {
       const mine = numberAt(row, column);
       if (mine !== numberAt(shipped.get(id)?.row, column))
-        cells[cellKey(id, i)] = mine === undefined ? '' : String(mine);
+        cells[cellKey(id, i)] = fields.text(cellKey(id, i), mine, column.quantity);
     }
   const rules = own && kind === 'lime-fineness' ? [...rowsOf(own).keys()] : [];
   return {
@@ -50,6 +54,7 @@ export function tableFrom({ kind, columns }: TableKind, own: PackFile | undefine
     cite: own?.source.cite ?? '',
     standing: own?.source.standing ?? 'common practice',
     chosen: rules[0] ?? [...shipped.keys()][0] ?? '',
+    held: fields.first,
   };
 }
 
@@ -63,7 +68,9 @@ export function packFromTyped(
   { kind, columns, title }: TableKind,
   typed: TypedTable,
   today: string,
+  units: Units,
 ): { pack?: PackFile; faults: Faults } {
+  const fields = new FieldNumbers(units, typed.held);
   const shipped = shippedPack(kind);
   const faults: Faults = {};
   const changed = new Map<string, unknown>();
@@ -72,8 +79,14 @@ export function packFromTyped(
     for (const [i, column] of columns.entries()) {
       const text = typed.cells[cellKey(id, i)];
       if (text === undefined) continue;
-      const value = typedNumber(text, `${name}, ${column.label}`, cellKey(id, i));
-      if (isRefusal(value)) faults[cellKey(id, i)] = value.refused;
+      const key = cellKey(id, i);
+      const value = fields.read(text, {
+        name: key,
+        label: `${name}, ${column.label}`,
+        field: key,
+        quantity: column.quantity,
+      });
+      if (fields.faults[key]) faults[key] = fields.faults[key];
       else mine = withNumber(mine, column.path, value);
     }
     if (JSON.stringify(mine) !== JSON.stringify(row)) changed.set(id, mine);

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { stepsOf, weeklyNitrogenOptions, weeklyNitrogenSvg } from './weekly-nitrogen-chart';
+import { usUnits } from '../format';
 
 const weeks = (from: number, ...lb: number[]) => Array.from({ length: 53 }, (_, w) => lb[w - from] ?? 0);
 const chart = {
@@ -31,12 +32,14 @@ describe('nitrogen by the week', () => {
     expect(stepsOf(weeks(52, 0.3), weeks(0))).toEqual([]);
   });
   it('leaves room above the tallest week, on a scale of twentieths', () => {
-    const options = weeklyNitrogenOptions(chart, 1000) as { yAxis: { max: number; interval: number } };
+    const options = weeklyNitrogenOptions({ ...chart, units: usUnits }, 1000) as {
+      yAxis: { max: number; interval: number };
+    };
     expect(options.yAxis.max).toBeGreaterThan(0.55);
     expect(options.yAxis.max).toBeLessThanOrEqual(0.65);
   });
   it('makes a picture for print that names each amount once', () => {
-    const svg = weeklyNitrogenSvg(chart, 700, 200);
+    const svg = weeklyNitrogenSvg({ ...chart, units: usUnits }, 700, 200);
     expect(svg).toMatch(/^<svg/);
     expect(svg.match(/>0\.80</g)).toHaveLength(1);
     expect(svg.match(/>0\.50</g)?.length).toBeGreaterThanOrEqual(1);

@@ -4,7 +4,7 @@ import { AriaComponent, GridComponent, MarkLineComponent } from 'echarts/compone
 import * as echarts from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
-import { fixed } from '@core/words/numbers';
+import type { Units } from '../format';
 
 echarts.use([CustomChart, LineChart, ScatterChart, GridComponent, MarkLineComponent, AriaComponent, SVGRenderer]);
 
@@ -20,6 +20,8 @@ const INK = {
 const SANS = "'Source Sans 3 Variable', sans-serif";
 const WEEKS = 52;
 const STEP_LB = 0.05;
+/** Lines across the chart, at most. */
+const MOST_STEPS = 6;
 
 export interface WeeklyNitrogenChartProps {
   /** What growth asks each week, lb N/1000 ft2. */
@@ -30,6 +32,7 @@ export interface WeeklyNitrogenChartProps {
   /** px kept at the left for the numbers, so that weeks line up with the lanes above. */
   left: number;
   label: string;
+  units: Units;
 }
 
 /** Slanting lines, as everything that is only planned has them. */
@@ -64,27 +67,28 @@ const belowEach = (supply: WeeklyNitrogenChartProps['supply']): number[][] => {
 };
 
 /** Where the amount of each dose is written: in the middle of its largest week or the one after, as far as there is room. */
-function amountsOf(supply: WeeklyNitrogenChartProps['supply'], top: number): [number, number, string][] {
+function amountsOf(supply: WeeklyNitrogenChartProps['supply'], top: number, units: Units): [number, number, string][] {
   const below = belowEach(supply);
   return supply.flatMap(({ byWeek, lb }, i): [number, number, string][] => {
     const peak = byWeek.reduce((best, each, w) => (each > (byWeek[best] ?? 0) ? w : best), 0);
     // a step to the right of the edge, where the figure stands free
     const week = Math.min(WEEKS - 1, (byWeek[peak + 1] ?? 0) > 0.6 * (byWeek[peak] ?? 0) ? peak + 1 : peak);
     const here = byWeek[week] ?? 0;
-    return here > top * 0.07 ? [[week, (below[i]?.[week] ?? 0) + here / 2, fixed(lb, 2)]] : [];
+    return here > top * 0.07 ? [[week, (below[i]?.[week] ?? 0) + here / 2, units.rate(lb)]] : [];
   });
 }
 
 /** The options of the chart: demand as a line, what the doses make free stacked week by week, each with its amount. */
 export function weeklyNitrogenOptions(
-  { demand, supply, todayDay, left, label }: WeeklyNitrogenChartProps,
+  { demand, supply, todayDay, left, label, units }: WeeklyNitrogenChartProps,
   width: number,
 ): echarts.EChartsCoreOption {
   const weeks = Array.from({ length: WEEKS }, (_, w) => w);
   const stacked = weeks.map((w) => supply.reduce((sum, s) => sum + (s.byWeek[w] ?? 0), 0));
   const most = Math.max(STEP_LB * 2, ...demand, ...stacked);
   const below = belowEach(supply);
-  const top = Math.ceil(most / STEP_LB + 0.3) * STEP_LB;
+  const step = units.tickStep('nutrient-rate', Math.max(most, STEP_LB * 2), MOST_STEPS);
+  const top = Math.ceil(most / step + 0.3) * step;
   return {
     animation: false,
     aria: { enabled: true, label: { description: label } },
@@ -96,8 +100,8 @@ export function weeklyNitrogenOptions(
       type: 'value',
       min: 0,
       max: top,
-      interval: top > 0.5 ? 0.1 : STEP_LB,
-      axisLabel: { color: INK.loam2, fontSize: 11.5, formatter: (v: number) => fixed(v, 2) },
+      interval: step,
+      axisLabel: { color: INK.loam2, fontSize: 11.5, formatter: (v: number) => units.rate(v) },
       splitLine: { lineStyle: { color: INK.rule } },
     },
     series: [
@@ -134,7 +138,7 @@ export function weeklyNitrogenOptions(
         silent: true,
         z: 6,
         itemStyle: { color: 'transparent' },
-        data: amountsOf(supply, top),
+        data: amountsOf(supply, top, units),
         label: {
           show: true,
           formatter: ({ data }: { data: readonly unknown[] }) => String(data[2]),
@@ -192,7 +196,7 @@ export function weeklyNitrogenSvg(props: WeeklyNitrogenChartProps, width: number
 /** Nitrogen by the week: what growth asks against what each dose makes free. */
 export default function WeeklyNitrogenChart(props: WeeklyNitrogenChartProps) {
   const box = useRef<HTMLDivElement>(null);
-  const { demand, supply, todayDay, left, label } = props;
+  const { demand, supply, todayDay, left, label, units } = props;
   useEffect(() => {
     const element = box.current;
     if (!element) return;
@@ -201,7 +205,7 @@ export default function WeeklyNitrogenChart(props: WeeklyNitrogenChartProps) {
       chart.setOption(
         // on a phone nothing stands to the left that the weeks would have to line up with
         weeklyNitrogenOptions(
-          { demand, supply, todayDay, left: element.clientWidth < 700 ? 38 : left, label },
+          { demand, supply, todayDay, left: element.clientWidth < 700 ? 38 : left, label, units },
           element.clientWidth,
         ),
       );
@@ -215,6 +219,6 @@ export default function WeeklyNitrogenChart(props: WeeklyNitrogenChartProps) {
       observer.disconnect();
       chart.dispose();
     };
-  }, [demand, supply, todayDay, left, label]);
+  }, [demand, supply, todayDay, left, label, units]);
   return <div ref={box} style={{ height: 200 }} role="img" aria-label={label} />;
 }

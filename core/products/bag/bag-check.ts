@@ -120,7 +120,7 @@ function limitsOf(
   return {
     N: {
       lb: N,
-      says: `${two(N)} lb N is the most of one dose of this bag${bySoluble < total(slow) && slow > 0 ? `, ${two(soluble)} of it soluble` : ''} (${says})`,
+      says: `${two(N)} lb N is the most of one dose of this bag${bySoluble < total(slow) && slow > 0 ? `, ${two(soluble)} lb N of it soluble` : ''} (${says})`,
     },
     P2O5: noPhosphate
       ? {

@@ -189,7 +189,7 @@ describe('the shelf matched to a need', () => {
     const sand = contextOf(zone({ grass: 'centipedegrass', texture: 'sand' }), acid);
     expect(refusalOf(STARTER_SHELF, { K2O: 0.4 }, sand, 'muriate-of-potash-60')).toContain('Chloride 46 %');
     expect(refusalOf(STARTER_SHELF, { N: 0.6 }, sand, 'urea-46')).toBe(
-      'Brings 0.60 lb soluble N in one dose, over 0.50 (sand turf, common practice).',
+      'Brings 0.60 lb soluble N in one dose, over 0.50 lb soluble N (sand turf, common practice).',
     );
     const acidFeed: Product = {
       id: 'sn',
@@ -216,7 +216,7 @@ describe('the shelf matched to a need', () => {
     expect(answers.map(names)).toEqual(['calcitic-lime', 'dolomitic-lime']);
     expect(answers[0]?.parts[0]?.rateLb).toBeCloseTo((13.9 / 88) * 100, 9);
     expect(refused.map((r) => r.says)).toEqual([
-      expect.stringContaining('5 is the most'),
+      expect.stringContaining('5 lb lime is the most'),
       expect.stringContaining('Burnt lime burns'),
     ]);
     expect(

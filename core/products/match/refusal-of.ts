@@ -30,12 +30,12 @@ export function matchRefusal(product: Product, need: Need, context: MatchContext
   if (first === 'lime') {
     if (limeKindOf(product) === 'burnt') return 'Burnt lime burns turf, skin and eyes, and never goes on a lawn.';
     if (limeKindOf(product) === 'hydrated' && rate > 5)
-      return `Hydrated lime is caustic: ${two(rate)} lb lime in one dose, and 5 is the most.`;
+      return `Hydrated lime is caustic: ${two(rate)} lb lime in one dose, and 5 lb lime is the most.`;
   } else if (limeKindOf(product) !== undefined) return 'A lime: it would move pH.';
   const closeCut = context.zone.turf === 'close-cut';
   // a lawn is not fed by sprays; close-cut turf is, under its own ceilings (C10)
   if (!closeCut && product.form === 'liquid' && (need[first] ?? 0) > LIQUID_UP_TO_LB)
-    return `A liquid: ${two(need[first] ?? 0)} lb ${needInWords(first)} would take ${two(product.lbPerGal ? rate / product.lbPerGal : rate / 10)} gal per 1000. It supplements, it does not feed.`;
+    return `A liquid: ${two(need[first] ?? 0)} lb ${needInWords(first)} would take ${two(product.lbPerGal ? rate / product.lbPerGal : rate / 10)} gal per 1000 sq ft. It supplements, it does not feed.`;
   const unfit = closeCut && isFeed(first) ? unfitForCloseCut(product) : undefined;
   if (unfit) return `${unfit.charAt(0).toUpperCase()}${unfit.slice(1)}.`;
   const freeS = brings(guaranteed['S-free']);
@@ -61,8 +61,8 @@ function overCeiling(product: Product, need: Need, { zone, codes }: MatchContext
   const { soluble, total, says } = nitrogenCeilings(zone, codes);
   const solubleN = wantedN * (1 - slow);
   if (solubleN > soluble + 1e-9)
-    return `Brings ${two(solubleN)} lb soluble N in one dose, over ${two(soluble)} (${says}).`;
-  if (wantedN > total(slow) + 1e-9) return `Brings ${two(wantedN)} lb N in one dose, over ${two(total(slow))}.`;
+    return `Brings ${two(solubleN)} lb soluble N in one dose, over ${two(soluble)} lb soluble N (${says}).`;
+  if (wantedN > total(slow) + 1e-9) return `Brings ${two(wantedN)} lb N in one dose, over ${two(total(slow))} lb N.`;
   const potash = (wantedN * K2O) / N;
   if (potash > potashDoseCeiling(zone) + 1e-9)
     return `Brings ${two(potash)} lb K2O with it, over ${two(potashDoseCeiling(zone))} lb K2O in one dose.`;

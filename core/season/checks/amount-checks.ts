@@ -30,7 +30,8 @@ const nitrogenYear = check({
     return { found: `${two(brought)} of ${two(want)} lb N`, brought, want };
   },
   standing: ({ brought, want }) => (Math.abs(brought - want) <= yearToleranceLb(want) + EPS ? 'pass' : 'warn'),
-  says: ({ brought, want }) => `The doses bring ${two(brought)} lb N per 1000, the prescription asks for ${two(want)}.`,
+  says: ({ brought, want }) =>
+    `The doses bring ${two(brought)} lb N per 1000, the prescription asks for ${two(want)} lb N.`,
 });
 
 const codeYear = check({
@@ -44,7 +45,7 @@ const codeYear = check({
     return cap === undefined ? undefined : { found: `${two(brought)} of ${two(cap)} lb N`, brought, cap };
   },
   standing: ({ brought, cap }) => (brought <= cap + EPS ? 'pass' : 'fail'),
-  says: ({ brought, cap }) => `The year's ${two(brought)} lb N per 1000 pass the code's ${two(cap)}.`,
+  says: ({ brought, cap }) => `The year's ${two(brought)} lb N per 1000 pass the code's ${two(cap)} lb N.`,
 });
 
 const phosphorus = check({
@@ -69,8 +70,8 @@ const phosphorus = check({
     want === 0
       ? 'The test asks for no P2O5, and a product brings some.'
       : brought > want
-        ? `The doses bring ${two(brought)} lb P2O5 per 1000, the test asks for ${two(want)}.`
-        : `The doses bring ${two(brought)} lb P2O5 per 1000 of the ${two(want)} that the test asks for.`,
+        ? `The doses bring ${two(brought)} lb P2O5 per 1000, the test asks for ${two(want)} lb P2O5.`
+        : `The doses bring ${two(brought)} lb P2O5 per 1000 of the ${two(want)} lb P2O5 that the test asks for.`,
 });
 
 const potash = check({
@@ -98,7 +99,7 @@ const potash = check({
   says: ({ brought, want, high }) =>
     high
       ? `Potassium tests high, and the chosen school puts ${two(brought)} lb K2O per 1000 on it: nothing in the soil asks for it.`
-      : `The doses bring ${two(brought)} lb K2O per 1000, ${two(want)} are asked for.`,
+      : `The doses bring ${two(brought)} lb K2O per 1000, ${two(want)} lb K2O are asked for.`,
 });
 
 /** Magnesium and combined sulfur: only too little is a fault. */
@@ -115,7 +116,7 @@ const broughtAlong = (nutrient: 'Mg' | 'S', carried: string, title: string, carr
     },
     standing: ({ brought, want }) => (brought >= want - yearToleranceLb(want) - EPS ? 'pass' : 'warn'),
     says: ({ brought, want }) =>
-      `The doses bring ${two(brought)} lb ${nutrient} per 1000 of ${two(want)} asked for: choose a product that carries ${carriers}.`,
+      `The doses bring ${two(brought)} lb ${nutrient} per 1000 of ${two(want)} lb ${nutrient} asked for: choose a product that carries ${carriers}.`,
   });
 
 export const AMOUNT_CHECKS = [

@@ -120,7 +120,7 @@ describe('each rule, by a plan that breaks it', () => {
     const plan = withDoses(planSeason(near, 2027), near, GOOD);
     expect(judgePlan(near, plan).checks.find((c) => c.id === 'setback')).toMatchObject({
       standing: 'warn',
-      found: '6 ft of 10',
+      found: '6 ft of 10 ft',
     });
   });
   it('water at the strip’s own edge, 10 ft, or at a wider one of a code (common practice)', () => {
@@ -133,7 +133,7 @@ describe('each rule, by a plan that breaks it', () => {
       'warn',
       undefined,
     ]);
-    expect(at(9.9, [{ id: 'c', setbackFt: 5 }])?.found).toBe('9.9 ft of 10');
+    expect(at(9.9, [{ id: 'c', setbackFt: 5 }])?.found).toBe('9.9 ft of 10 ft');
   });
   it('soluble nitrogen after the season on a slope, by its day and whatever school is chosen', () => {
     const steep = { ...okonedo, zones: [{ ...okonedo.zones[0]!, slopePercent: 8 }] };

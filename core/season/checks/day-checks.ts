@@ -145,7 +145,7 @@ const heatSupply = check({
   },
   standing: ({ lb }) => (lb <= MOST_FREE_IN_HEAT_LB + EPS ? 'pass' : 'warn'),
   says: ({ lb }) =>
-    `Doses make ${two(lb)} lb N per 1000 free in the heat of summer; more than ${two(MOST_FREE_IN_HEAT_LB)} pushes leaf when cool-season grass should rest. Slow nitrogen of late spring does this: put it down earlier, less of it, or a quick one.`,
+    `Doses make ${two(lb)} lb N per 1000 free in the heat of summer; more than ${two(MOST_FREE_IN_HEAT_LB)} lb N pushes leaf when cool-season grass should rest. Slow nitrogen of late spring does this: put it down earlier, less of it, or a quick one.`,
 });
 
 const growing = check({

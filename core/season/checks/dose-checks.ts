@@ -57,7 +57,8 @@ const solubleDose = check({
     return { found: `${two(worst.lb)} of ${two(ceiling)} lb N`, ceiling, who, ...worst };
   },
   standing: withinCeiling,
-  says: (m) => `One day brings ${two(m.lb)} lb soluble N per 1000, over the ceiling of ${two(m.ceiling)} (${m.who}).`,
+  says: (m) =>
+    `One day brings ${two(m.lb)} lb soluble N per 1000, over the ceiling of ${two(m.ceiling)} lb soluble N (${m.who}).`,
 });
 
 const totalDose = check({
@@ -94,7 +95,8 @@ const oxideDose = (nutrient: 'K2O' | 'P2O5', ceilingOf: (facts: Facts) => number
         : { found: `${two(worst.lb)} of ${two(ceiling)} lb ${nutrient}`, ceiling, ...worst };
     },
     standing: withinCeiling,
-    says: (m) => `One day brings ${two(m.lb)} lb ${nutrient} per 1000, over the ceiling of ${two(m.ceiling)}.`,
+    says: (m) =>
+      `One day brings ${two(m.lb)} lb ${nutrient} per 1000, over the ceiling of ${two(m.ceiling)} lb ${nutrient}.`,
   });
 
 const saltDose = check({
@@ -123,7 +125,7 @@ const saltDose = check({
   },
   standing: withinCeiling,
   says: (m) =>
-    `One day brings salt like ${two(m.lb)} lb sodium nitrate per 1000; a salty soil bears ${two(m.ceiling)}.`,
+    `One day brings salt like ${two(m.lb)} lb sodium nitrate per 1000; a salty soil bears ${two(m.ceiling)} lb sodium nitrate.`,
 });
 
 const chloride = check({
@@ -173,14 +175,14 @@ const smallestRate = check({
       return product && !SMALL_BY_NATURE.has(d.for) && d.rateLb < leastRateLb(product, zone) - RATE_STEP_LB;
     });
     return {
-      found: thin ? `${two(thin.rateLb)} lb product` : 'kept',
+      found: thin ? `${two(thin.rateLb)} lb product per 1000` : 'kept',
       doses: thin ? [thin] : [],
       name: thin && productOf(thin)?.name,
     };
   },
   standing: noneOf('warn'),
   says: ({ found, name }) =>
-    `${found} per 1000 of ${name} is less than a spreader lays evenly, or too little to walk for.`,
+    `${found} of ${name} is less than a spreader lays evenly, or too little to walk for.`,
 });
 
 const passes = check({

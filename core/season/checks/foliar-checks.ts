@@ -26,7 +26,7 @@ const sprayStrength = check({
   standing: noneOf('fail'),
   says: ({ doses: [dose] }) => {
     const { name, mostOz, element } = FOLIAR_FEEDS[(dose as Dose).for as FoliarPurpose];
-    return `The ${name} of ${sayDay((dose as Dose).date)} brings ${two(ozOf(dose as Dose))} oz ${element} per 1000, over the ${two(mostOz)} that leaves bear: they blacken.`;
+    return `The ${name} of ${sayDay((dose as Dose).date)} brings ${two(ozOf(dose as Dose))} oz ${element} per 1000, over the ${two(mostOz)} oz ${element} that leaves bear: they blacken.`;
   },
 });
 
@@ -47,7 +47,7 @@ const sprayHeat = check({
   },
   standing: noneOf('warn'),
   says: ({ doses, highF }) =>
-    `The spray of ${sayDay(doses[0]?.date ?? '')} falls where the normal high is ${fixed(highF, 0)} deg F: wait for a morning under ${FOLIAR_NOT_ABOVE_F}, or leave it.`,
+    `The spray of ${sayDay(doses[0]?.date ?? '')} falls where the normal high is ${fixed(highF, 0)} deg F: wait for a morning under ${FOLIAR_NOT_ABOVE_F} deg F, or leave it.`,
 });
 
 export const FOLIAR_CHECKS = [sprayStrength, sprayHeat];

@@ -12,7 +12,7 @@ const setback = check({
     const least = setbackFt(codes);
     const distance = zone.waterDistanceFt;
     return distance !== undefined && distance < least && doses.length > 0
-      ? { found: `${distance} ft of ${least}`, distance, least }
+      ? { found: `${distance} ft of ${least} ft`, distance, least }
       : undefined;
   },
   standing: () => 'warn',

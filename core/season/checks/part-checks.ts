@@ -60,7 +60,7 @@ const summerDose = check({
   },
   standing: noneOf('fail'),
   says: ({ doses, lb, most }) =>
-    `The dose of ${sayDay(doses[0]?.date ?? '')} brings ${two(lb)} lb soluble N per 1000 in summer; cool-season grass bears ${two(most)}.`,
+    `The dose of ${sayDay(doses[0]?.date ?? '')} brings ${two(lb)} lb soluble N per 1000 in summer; cool-season grass bears ${two(most)} lb soluble N.`,
 });
 
 const shares = check({
@@ -80,15 +80,17 @@ const shares = check({
     const faults: string[] = [];
     const begun = dayIn(from) > fall.from;
     if (!begun && fall.leastShare !== undefined && lbIn(fall) < fall.leastShare * year - off)
-      faults.push(`${two(lbIn(fall))} lb N from fall on of the ${two(fall.leastShare * year)} that are wanted`);
+      faults.push(`${two(lbIn(fall))} lb N from fall on of the ${two(fall.leastShare * year)} lb N that are wanted`);
     if (spring?.mostShare !== undefined && lbIn(spring) > spring.mostShare * year + off)
-      faults.push(`${two(lbIn(spring))} lb N before spring ends, ${two(spring.mostShare * year)} at most are wanted`);
+      faults.push(
+        `${two(lbIn(spring))} lb N before spring ends, ${two(spring.mostShare * year)} lb N at most are wanted`,
+      );
     if (spring?.mostSolubleLb !== undefined && lbIn(spring, 'N-soluble') > spring.mostSolubleLb + off)
       faults.push(
-        `${two(lbIn(spring, 'N-soluble'))} lb soluble N before spring ends, over ${two(spring.mostSolubleLb)}`,
+        `${two(lbIn(spring, 'N-soluble'))} lb soluble N before spring ends, over ${two(spring.mostSolubleLb)} lb soluble N`,
       );
     if (summer?.mostLb !== undefined && lbIn(summer) > summer.mostLb + off)
-      faults.push(`${two(lbIn(summer))} lb N in summer, over ${two(summer.mostLb)}`);
+      faults.push(`${two(lbIn(summer))} lb N in summer, over ${two(summer.mostLb)} lb N`);
     return { found: `${Math.round((100 * lbIn(fall)) / year)} % from fall on`, faults };
   },
   standing: ({ faults }) => (faults.length === 0 ? 'pass' : 'warn'),
@@ -132,7 +134,7 @@ const lastWeeks = check({
   },
   standing: ({ lb }) => (lb <= LAST_WEEKS.mostLb + 0.02 ? 'pass' : 'warn'),
   says: ({ lb }) =>
-    `The last ${LAST_WEEKS.days / 7} weeks bring ${two(lb)} lb N per 1000, over ${two(LAST_WEEKS.mostLb)}: it goes to rest soft.`,
+    `The last ${LAST_WEEKS.days / 7} weeks bring ${two(lb)} lb N per 1000, over ${two(LAST_WEEKS.mostLb)} lb N: it goes to rest soft.`,
 });
 
 /** Doses with their product, for what they let go. */
@@ -177,7 +179,7 @@ const monthSupply = check({
   },
   standing: ({ lb, most }) => (lb <= most * MONTH_SUPPLY_OFF + EPS ? 'pass' : 'warn'),
   says: ({ name, lb, most }) =>
-    `${name} would make ${two(lb)} lb N per 1000 free; ${two(most)} is what the grass uses.`,
+    `${name} would make ${two(lb)} lb N per 1000 free; ${two(most)} lb N is what the grass uses.`,
 });
 
 export const PART_CHECKS = [summerDose, shares, beforeFrost, lastWeeks, bare, monthSupply];

@@ -23,12 +23,14 @@ describe('D5: iron, manganese and other foliar feeds are doses (judgement)', () 
     const given = short();
     const season = draftOf(given);
     expect(season.prescription.foliar[0]).toMatchObject({ purpose: 'iron', sprays: 3, byRule: 3 });
-    expect(season.prescription.foliar[0]!.says).toMatch(/0.40 oz Fe per 1000 ft2 a spray, at most 0.75, in 3 gal/);
+    expect(season.prescription.foliar[0]!.says).toMatch(
+      /0.40 oz Fe per 1000 ft2 a spray, at most 0.75 oz Fe, in 3 gal/,
+    );
     const doses = sprays(given);
     expect(doses).toHaveLength(3);
     for (const [i, dose] of doses.entries()) {
       expect((dose.delivers.Fe ?? 0) * 16).toBeCloseTo(0.4, 9);
-      expect(dose.why).toMatch(/oz product per 1000 in 3 gal of water or more; .* here.*Not above 85 deg F.*stains/);
+      expect(dose.why).toMatch(/oz product per 1000 in 3 gal of water per 1000 or more; .* here.*Not above 85 deg F.*stains/);
       const before = doses[i - 1];
       if (before) expect(daysBetween(before.date, dose.date)).toBeGreaterThanOrEqual(28);
     }

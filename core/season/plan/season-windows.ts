@@ -33,7 +33,7 @@ function restOfCoolGrass(season: GrowthSeason, meanF: readonly number[]): Closed
     because: (from, to) =>
       waking(to)
         ? 'Two mowings of grass come first; until growth adds up to them, nitrogen feeds weeds.'
-        : `Mean air down to ${fixed(Math.min(...meanF.slice(from, to + 1)), 0)} deg F; cool-season grass is fed from ${COOL_FEEDING_FROM_MEAN_F}.`,
+        : `Mean air down to ${fixed(Math.min(...meanF.slice(from, to + 1)), 0)} deg F; cool-season grass is fed from ${COOL_FEEDING_FROM_MEAN_F} deg F.`,
   }).map((window) => (waking(window.to) ? { ...window, title: 'Waking up' } : window));
 }
 

@@ -13,7 +13,7 @@ import { roundedTo } from '../../words/numbers';
 
 /**
  * A spray in the words of the one who mixes it: product, water, and what it must not do. 0.25 lb of a 10 % chelate on 5000 ft2:
- * '4 oz product per 1000 in 3 gal of water or more; 20 oz in 15 gal here. …'
+ * '4 oz product per 1000 in 3 gal of water per 1000 or more; 20 oz in 15 gal here. …'
  */
 export function sprayWords(product: Product, rateLb: number, zone: Pick<Zone, 'areaSqFt'>): string {
   const purpose = foliarPurposeOf(product);
@@ -29,5 +29,5 @@ export function sprayWords(product: Product, rateLb: number, zone: Pick<Zone, 'a
   if (isRefusal(spray)) return spray.refused;
   const oz = liquid === undefined ? 'oz' : 'fl oz';
   const stains = purpose === 'iron' ? ' Off paving: it stains.' : '';
-  return `${roundedTo(spray.ozPer1000, 1)} ${oz} product per 1000 in ${FOLIAR_WATER_GAL} gal of water or more; ${roundedTo(spray.oz, 1)} ${oz} in ${roundedTo(spray.waterGal, 1)} gal here. Not above ${FOLIAR_NOT_ABOVE_F} deg F, not mown the day before and after.${stains}`;
+  return `${roundedTo(spray.ozPer1000, 1)} ${oz} product per 1000 in ${FOLIAR_WATER_GAL} gal of water per 1000 or more; ${roundedTo(spray.oz, 1)} ${oz} in ${roundedTo(spray.waterGal, 1)} gal here. Not above ${FOLIAR_NOT_ABOVE_F} deg F, not mown the day before and after.${stains}`;
 }

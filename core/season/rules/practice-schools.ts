@@ -95,7 +95,7 @@ export const HIGH_PH_SCHOOLS: readonly PracticeSchool<HighPh>[] = [
   {
     id: 'correct-slowly',
     title: 'Correct slowly',
-    does: 'Elemental sulfur, at most 5 lb S per 1000 ft2 a dose and 10 a year, after a fizz test.',
+    does: 'Elemental sulfur, at most 5 lb S per 1000 ft2 a dose and 10 lb S a year, after a fizz test.',
     because: 'Frees iron, manganese and phosphorus where there is no free lime.',
     against: 'Years of work; futile in limy soil.',
     isDefault: true,

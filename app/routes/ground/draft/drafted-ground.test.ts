@@ -5,6 +5,7 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { draftedGround, freeSpot, type PlacedZone, previewOf, spokenOf, typedFrom } from './drafted-ground';
 import { groundFromZone, type TypedGround } from './typed-ground';
 import { factsFromZone } from './zone-from-typed';
+import { usUnits } from '../../../ui/format';
 
 const zone = (change: Partial<Zone>): Zone => ({
   id: 'a',
@@ -23,10 +24,11 @@ const placed = (z: Zone): PlacedZone => {
 const drafted = (ground: Partial<TypedGround>, others: PlacedZone[] = []) =>
   draftedGround(
     undefined,
-    { ...factsFromZone(undefined), name: 'New' },
-    { ...groundFromZone(undefined), ...ground },
+    { ...factsFromZone(undefined, usUnits), name: 'New' },
+    { ...groundFromZone(undefined, usUnits), ...ground },
     others,
     undefined,
+    usUnits,
   );
 const square: TypedGround['corners'] = [
   [0, 0],
@@ -122,33 +124,39 @@ describe('the zone being drawn', () => {
     ).toEqual([130, 20]);
   });
   it('turns a drawn shape into lengths a tape could have said', () => {
-    expect(typedFrom({ rectangle: { lengthFt: 84.126, widthFt: 60 }, atFt: [10, 20] })).toMatchObject({
+    expect(typedFrom({ rectangle: { lengthFt: 84.126, widthFt: 60 }, atFt: [10, 20] }, usUnits)).toMatchObject({
       measure: 'rectangle',
       length: '84.13',
       width: '60',
       at: [10, 20],
     });
-    expect(typedFrom({ ellipse: { lengthFt: 20, widthFt: 20 } })).toMatchObject({ measure: 'circle', length: '20' });
-    expect(typedFrom({ ellipse: { lengthFt: 30, widthFt: 20 } })).toMatchObject({ measure: 'ellipse' });
+    expect(typedFrom({ ellipse: { lengthFt: 20, widthFt: 20 } }, usUnits)).toMatchObject({
+      measure: 'circle',
+      length: '20',
+    });
+    expect(typedFrom({ ellipse: { lengthFt: 30, widthFt: 20 } }, usUnits)).toMatchObject({ measure: 'ellipse' });
     expect(
-      typedFrom({
-        cornersFt: [
-          [0, 0],
-          [1, 0],
-          [0, 1],
-        ],
-      }),
+      typedFrom(
+        {
+          cornersFt: [
+            [0, 0],
+            [1, 0],
+            [0, 1],
+          ],
+        },
+        usUnits,
+      ),
     ).toMatchObject({ measure: 'outline', closed: true });
   });
   it('is spoken of after each move', () => {
-    const now = { ...groundFromZone(undefined), measure: 'outline' as const, corners: square, closed: true };
+    const now = { ...groundFromZone(undefined, usUnits), measure: 'outline' as const, corners: square, closed: true };
     const { ground } = drafted(now);
-    expect(spokenOf('select', [0, 0], now, { corner: 1 }, square, ground)).toBe(
+    expect(spokenOf('select', [0, 0], now, { corner: 1 }, square, ground, usUnits)).toBe(
       'corner b, 100 east, 0 south, area 10,000 square feet',
     );
-    expect(spokenOf('outline', [5, 6], { ...now, closed: false }, undefined, square, undefined)).toBe(
+    expect(spokenOf('outline', [5, 6], { ...now, closed: false }, undefined, square, undefined, usUnits)).toBe(
       '4 corners. Cross at 5 ft east, 6 ft south.',
     );
-    expect(spokenOf('select', [0, 0], now, { side: 2 }, square, ground)).toContain('side 3 of 4');
+    expect(spokenOf('select', [0, 0], now, { side: 2 }, square, ground, usUnits)).toContain('side 3 of 4');
   });
 });

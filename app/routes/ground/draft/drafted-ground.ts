@@ -5,7 +5,8 @@ import { cornersOf, type Measured } from '@core/ground/shape';
 import { groundOf, type ZoneGround } from '@core/ground/zone-ground';
 import type { Pair } from '@core/reckoning/inputs';
 import { isRefusal } from '@core/reckoning/refusal';
-import { trimmed, showArea } from '@core/words/numbers';
+import { roundedTo } from '@core/words/numbers';
+import type { Units } from '../../../ui/format';
 import { type Tool, TOOLS } from './pointing';
 import { SHEET_HEIGHT, type SheetView, toPx } from './sheet-view';
 import { type Measure, measuredFrom, type TypedGround } from './typed-ground';
@@ -40,13 +41,14 @@ export function freeSpot(placed: readonly PlacedZone[], site: Site | undefined):
 export const measureOfTool = (tool: Tool): Measure | undefined => (tool === 'select' ? undefined : tool);
 
 /** A drawn shape as typed lengths. */
-export function typedFrom(shape: Measured): Partial<TypedGround> {
+export function typedFrom(shape: Measured, units: Units): Partial<TypedGround> {
+  const drawn = (feet: number) => units.field('length', roundedTo(feet, 2));
   const at = shape.atFt as Pair | undefined;
   if (shape.rectangle)
     return {
       measure: 'rectangle',
-      length: trimmed(shape.rectangle.lengthFt, 2),
-      width: trimmed(shape.rectangle.widthFt, 2),
+      length: drawn(shape.rectangle.lengthFt),
+      width: drawn(shape.rectangle.widthFt),
       at,
       turn: '',
     };
@@ -54,8 +56,8 @@ export function typedFrom(shape: Measured): Partial<TypedGround> {
     const { lengthFt, widthFt } = shape.ellipse;
     return {
       measure: lengthFt === widthFt ? 'circle' : 'ellipse',
-      length: trimmed(lengthFt, 2),
-      width: trimmed(widthFt, 2),
+      length: drawn(lengthFt),
+      width: drawn(widthFt),
       at,
       turn: '',
     };
@@ -83,8 +85,9 @@ export function draftedGround(
   now: TypedGround,
   others: readonly PlacedZone[],
   site: Site | undefined,
+  units: Units,
 ): Drafted {
-  const measured = measuredFrom(now, {});
+  const { typed: _typed, ...measured } = measuredFrom(now, {}, units);
   const candidate = {
     id: zone?.id ?? 'new',
     name: facts.name || 'this zone',
@@ -157,13 +160,14 @@ export function spokenOf(
   inside: { corner?: number; side?: number } | undefined,
   corners: readonly Pair[],
   ground: ZoneGround | undefined,
+  units: Units,
 ): string {
-  const area = ground ? `, area ${showArea(ground.areaSqFt)} square feet` : '';
+  const area = ground ? `, area ${units.show('area', ground.areaSqFt)} square ${units.lengthInWords()}` : '';
+  const feet = (value: number) => units.plain(units.inShown('length', value), 2);
   const at = inside?.corner !== undefined ? corners[inside.corner] : undefined;
-  if (at)
-    return `corner ${cornerLetter(inside?.corner ?? 0)}, ${trimmed(at[0], 2)} east, ${trimmed(at[1], 2)} south${area}`;
+  if (at) return `corner ${cornerLetter(inside?.corner ?? 0)}, ${feet(at[0])} east, ${feet(at[1])} south${area}`;
   if (inside?.side !== undefined) return `side ${inside.side + 1} of ${corners.length}${area}`;
   if (TOOLS.indexOf(tool) > 0)
-    return `${now.corners.length} corners${now.closed ? ', closed' : ''}. Cross at ${trimmed(cross[0], 2)} ft east, ${trimmed(cross[1], 2)} ft south${area}.`;
+    return `${now.corners.length} corners${now.closed ? ', closed' : ''}. Cross at ${feet(cross[0])} ${units.unit('length')} east, ${feet(cross[1])} ${units.unit('length')} south${area}.`;
   return `${now.measure === 'outline' ? `${now.corners.length} corners${now.closed ? ', closed' : ''}` : now.measure}${area}`;
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Pair } from '@core/reckoning/inputs';
-import { FT_PER_INCH, LEFT, middleOf, pxPerFt, SHEET_HEIGHT, toFt, toPx, TOP, viewOf, zoomed } from './sheet-view';
+import { LEFT, middleOf, pxPerFt, SCALES_FT, SHEET_HEIGHT, toFt, toPx, TOP, viewOf, zoomed } from './sheet-view';
 
 const WIDTH = 792;
 const point = fc.tuple(
@@ -12,7 +12,7 @@ const point = fc.tuple(
 describe('the sheet', () => {
   it('goes from feet to the screen and back', () => {
     fc.assert(
-      fc.property(point, fc.constantFrom(...FT_PER_INCH), point, (at, ftPerInch, from) => {
+      fc.property(point, fc.constantFrom(...SCALES_FT.us, ...SCALES_FT.si), point, (at, ftPerInch, from) => {
         const view = { ftPerInch, from };
         const [x, y] = toFt(view, toPx(view, at));
         return Math.abs(x - at[0]) < 1e-6 && Math.abs(y - at[1]) < 1e-6;

@@ -1,9 +1,14 @@
 import type { Pair } from '@core/reckoning/inputs';
+import { inUnit } from '@core/units/table';
 
 /** A square of the grid stays a quarter inch on the screen; the ground it stands for changes. */
 export const SQUARE_PX = 24;
-/** Ground to the inch of sheet, ft. */
-export const FT_PER_INCH = [8, 20, 40, 60, 100, 200, 400] as const;
+/** Ground to the inch of sheet, ft: round in feet, or four squares round in meters. */
+export const SCALES_FT = {
+  us: [8, 20, 40, 60, 100, 200, 400],
+  si: [2, 4, 10, 20, 40, 80, 120].map((meters) => inUnit(meters, 'm', 'ft')),
+} as const satisfies Record<string, readonly number[]>;
+type Scales = readonly number[];
 export const SHEET_HEIGHT = 528;
 /** Room for the ruler. */
 export const LEFT = 36;
@@ -27,19 +32,19 @@ export const toFt = (view: SheetView, [x, y]: Pair): Pair => [
 ];
 
 /** The closest view that shows all of some points, a square of margin round them. */
-export function viewOf(points: readonly Pair[], width: number): SheetView {
-  if (points.length === 0) return { ftPerInch: 40, from: [0, 0] };
+export function viewOf(points: readonly Pair[], width: number, scales: Scales = SCALES_FT.us): SheetView {
+  if (points.length === 0) return { ftPerInch: scales[2] as number, from: [0, 0] };
   const xs = points.map((p) => p[0]);
   const ys = points.map((p) => p[1]);
   const [west, north] = [Math.min(...xs), Math.min(...ys)];
   const [wide, tall] = [Math.max(...xs) - west, Math.max(...ys) - north];
   const ftPerInch =
-    FT_PER_INCH.find((ft) => {
+    scales.find((ft) => {
       const square = ft / 4;
       const across = ((width - LEFT) / SQUARE_PX) * square;
       const down = ((SHEET_HEIGHT - TOP) / SQUARE_PX) * square;
       return wide + 2 * square <= across && tall + 3 * square <= down;
-    }) ?? 400;
+    }) ?? (scales.at(-1) as number);
   const square = ftPerInch / 4;
   // whole squares, so that the ruler starts on a round figure
   const snapDown = (value: number) => Math.floor((value - square) / (4 * square)) * 4 * square;
@@ -50,9 +55,15 @@ export function viewOf(points: readonly Pair[], width: number): SheetView {
 }
 
 /** The view one step closer (-1) or wider (+1), the middle staying where it is. */
-export function zoomed(view: SheetView, by: -1 | 1, width: number, about?: Pair): SheetView {
-  const at = FT_PER_INCH.findIndex((ft) => ft === view.ftPerInch);
-  const ftPerInch = FT_PER_INCH[at + by];
+export function zoomed(
+  view: SheetView,
+  by: -1 | 1,
+  width: number,
+  about?: Pair,
+  scales: Scales = SCALES_FT.us,
+): SheetView {
+  const at = scales.findIndex((ft) => Math.abs(ft - view.ftPerInch) < 1e-9);
+  const ftPerInch = scales[at + by];
   if (ftPerInch === undefined) return view;
   const middle: Pair = about ?? [(LEFT + width) / 2, (TOP + SHEET_HEIGHT) / 2];
   const ground = toFt(view, middle);

@@ -1,4 +1,5 @@
 import type { Pair } from '@core/reckoning/inputs';
+import { type Units, usUnits } from '../../../ui/format';
 
 /** What a point was drawn to, for the sign on the sheet and the word beside it. */
 export interface Snapped {
@@ -9,6 +10,8 @@ export interface SnapSwitches {
   corners: boolean;
   rightAngles: boolean;
   wholeFeet: boolean;
+  /** What counts as whole, ft: a foot where none is given. */
+  stepFt?: number;
 }
 
 const distance = (a: Pair, b: Pair): number => Math.hypot(a[0] - b[0], a[1] - b[1]);
@@ -33,8 +36,6 @@ function squared(point: Pair, start: Pair, before: Pair | undefined): Pair {
     : [start[0] + (along * ux) / size, start[1] + (along * uy) / size];
 }
 
-const whole = (value: number): number => Math.round(value);
-
 /**
  * Where a point goes: to a corner, to a side, to a right angle with the side before, or to whole feet, whichever comes first
  * within `reachFt`. Without any of them the point stands where it is.
@@ -47,6 +48,8 @@ export function snap(
   start?: Pair,
   before?: Pair,
 ): Snapped {
+  const step = switches.stepFt ?? 1;
+  const whole = (value: number): number => Math.round(value / step) * step;
   if (switches.corners) {
     const corners = outlines.flat();
     const near = corners.reduce<Pair | undefined>(
@@ -78,19 +81,21 @@ export function snap(
 export const settled = ([x, y]: Pair): Pair => [Math.round(x * 1e6) / 1e6, Math.round(y * 1e6) / 1e6];
 
 /** Reads a corner as typed: `84 ft @ 92°` from the last one (0 is up the sheet, clockwise), or `166, 88` on the sheet. */
-export function cornerFromText(text: string, start: Pair | undefined): Pair | undefined {
-  const bare = text
+export function cornerFromText(text: string, start: Pair | undefined, units: Units = usUnits): Pair | undefined {
+  const feet = (figures: string) => Number(figures) / units.inShown('length', 1);
+  const bare = units
+    .withPoints(text)
     .trim()
     .replace(/[°']/g, '')
-    .replace(/\bft\b/g, '');
+    .replace(/\b(?:ft|m)\b/g, '');
   const polar = /^([\d.]+)\s*@\s*(-?[\d.]+)$/.exec(bare);
   if (polar && start) {
-    const [length, degrees] = [Number(polar[1]), Number(polar[2])];
+    const [length, degrees] = [feet(polar[1] as string), Number(polar[2])];
     const turn = (degrees * Math.PI) / 180;
     const to = settled([start[0] + length * Math.sin(turn), start[1] - length * Math.cos(turn)]);
     return to.every(Number.isFinite) ? to : undefined;
   }
   const plain = /^(-?[\d.]+)\s*[,; ]\s*(-?[\d.]+)$/.exec(bare);
-  const at: Pair | undefined = plain ? [Number(plain[1]), Number(plain[2])] : undefined;
+  const at: Pair | undefined = plain ? settled([feet(plain[1] as string), feet(plain[2] as string)]) : undefined;
   return at?.every(Number.isFinite) ? at : undefined;
 }

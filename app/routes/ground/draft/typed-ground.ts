@@ -1,9 +1,8 @@
 import type { CutOut, Zone } from '@core/records/case';
-import { typedNumber } from '@core/typed/typed-number';
+import type { Units } from '../../../ui/format';
+import { FieldNumbers, FieldTexts, type FirstTexts } from '../../../work/typed-fields';
 import { type Measured, refuseShape } from '@core/ground/shape';
 import type { Pair } from '@core/reckoning/inputs';
-import { isRefusal } from '@core/reckoning/refusal';
-import { trimmed } from '@core/words/numbers';
 
 /** Ways to measure a zone, in the order of the tools. */
 export const MEASURES = ['outline', 'rectangle', 'triangle', 'circle', 'ellipse', 'offsets', 'known'] as const;
@@ -27,10 +26,11 @@ export interface TypedGround {
   ring?: readonly (readonly [number, number])[];
   at?: Pair;
   cutOuts: readonly CutOut[];
+  /** What the fields held when the form was filled. */
+  shown?: FirstTexts;
+  /** What of the zone was typed in other units. */
+  typed?: Zone['typed'];
 }
-
-/** A length of four digits after the point is finer than any tape. */
-const shown = (feet: number | undefined): string => (feet === undefined ? '' : trimmed(feet, 4));
 
 const measureOf = (zone: Zone | undefined): Measure => {
   if (!zone || zone.rectangle) return 'rectangle';
@@ -40,24 +40,28 @@ const measureOf = (zone: Zone | undefined): Measure => {
   return zone.offsets ? 'offsets' : 'known';
 };
 
-export function groundFromZone(zone: Zone | undefined): TypedGround {
+export function groundFromZone(zone: Zone | undefined, units: Units): TypedGround {
   const measure = measureOf(zone);
+  const fields = new FieldTexts(units, zone?.typed);
+  const shown = (name: string, feet: number | undefined) => fields.text(name, feet, 'length');
   return {
     measure,
-    length: shown(zone?.rectangle?.lengthFt ?? zone?.ellipse?.lengthFt),
-    width: shown(zone?.rectangle?.widthFt ?? zone?.ellipse?.widthFt),
-    a: shown(zone?.triangle?.aFt),
-    b: shown(zone?.triangle?.bFt),
-    c: shown(zone?.triangle?.cFt),
-    spacing: shown(zone?.offsets?.spacingFt),
-    offsets: zone?.offsets?.offsetsFt.map(shown).join(' ') ?? '',
-    area: measure === 'known' ? shown(zone?.areaSqFt) : '',
-    turn: zone?.turnDeg ? shown(zone.turnDeg) : '',
+    length: shown('length', zone?.rectangle?.lengthFt ?? zone?.ellipse?.lengthFt),
+    width: shown('width', zone?.rectangle?.widthFt ?? zone?.ellipse?.widthFt),
+    a: shown('a', zone?.triangle?.aFt),
+    b: shown('b', zone?.triangle?.bFt),
+    c: shown('c', zone?.triangle?.cFt),
+    spacing: shown('spacing', zone?.offsets?.spacingFt),
+    offsets: zone?.offsets?.offsetsFt.map((feet, i) => shown(`offset ${i}`, feet)).join(' ') ?? '',
+    area: measure === 'known' ? fields.text('area', zone?.areaSqFt, 'area') : '',
+    turn: zone?.turnDeg ? fields.text('turn', zone.turnDeg) : '',
     corners: (zone?.cornersFt ?? []) as unknown as Pair[],
     closed: zone?.cornersFt !== undefined,
     ring: zone?.ring as TypedGround['ring'],
     at: zone?.atFt,
     cutOuts: zone?.cutOuts ?? [],
+    shown: fields.first,
+    ...(zone?.typed ? { typed: zone.typed } : {}),
   };
 }
 
@@ -71,17 +75,45 @@ const LABELS: Record<string, string> = {
 };
 
 /** The measured shape, as far as it can be read; what is wrong stands in `faults` by field. */
-export function measuredFrom(typed: TypedGround, faults: Record<string, string>): Measured & { areaSqFt?: number } {
+export function measuredFrom(
+  typed: TypedGround,
+  faults: Record<string, string>,
+  units: Units,
+): Measured & { areaSqFt?: number; typed?: Zone['typed'] } {
+  const fields = new FieldNumbers(units, typed.shown, typed.typed);
+  const shape = shapeFrom(typed, faults, fields, units);
+  return { ...shape, ...(Object.keys(fields.typed).length > 0 ? { typed: fields.typed } : {}) };
+}
+
+/** One number of the ground; a fault of it goes to the faults of the form. */
+function numberOf(
+  fields: FieldNumbers,
+  faults: Record<string, string>,
+  text: string,
+  about: Parameters<FieldNumbers['read']>[1],
+): number | undefined {
+  const value = fields.read(text, about);
+  const fault = fields.faults[about.field];
+  if (fault) faults[about.field] = fault;
+  return value;
+}
+
+function shapeFrom(
+  typed: TypedGround,
+  faults: Record<string, string>,
+  fields: FieldNumbers,
+  units: Units,
+): Measured & { areaSqFt?: number } {
   const read = (field: 'length' | 'width' | 'a' | 'b' | 'c' | 'spacing'): number | undefined => {
     const label = LABELS[field] as string;
-    const value = typedNumber(typed[field], label, field);
-    if (isRefusal(value)) faults[field] = value.refused;
-    else if (value === undefined) faults[field] = `${label} is empty: measure it and type it in feet.`;
-    else if (value <= 0) faults[field] = `${label} must be above 0 ft; ${value} is not.`;
-    return isRefusal(value) || faults[field] ? undefined : value;
+    const value = numberOf(fields, faults, typed[field], { name: field, label, field, quantity: 'length' });
+    if (faults[field]) return undefined;
+    if (value === undefined) faults[field] = `${label} is empty: measure it and type it in ${units.lengthInWords()}.`;
+    else if (value <= 0)
+      faults[field] = `${label} must be above 0 ${units.unit('length')}; ${units.field('length', value)} is not.`;
+    return faults[field] ? undefined : value;
   };
-  const turn = typedNumber(typed.turn, 'Turned by', 'turn');
-  if (isRefusal(turn)) faults.turn = turn.refused;
+  const turn = numberOf(fields, faults, typed.turn, { name: 'turn', label: 'Turned by', field: 'turn' });
   const place = {
     ...(typed.at ? { atFt: typed.at } : {}),
     ...(typeof turn === 'number' && turn !== 0 ? { turnDeg: turn } : {}),
@@ -110,7 +142,7 @@ export function measuredFrom(typed: TypedGround, faults: Record<string, string>)
     }
     case 'offsets': {
       const spacing = read('spacing');
-      const offsets = readOffsets(typed.offsets, faults);
+      const offsets = readOffsets(typed.offsets, faults, fields, units);
       return spacing === undefined || offsets === undefined
         ? {}
         : { offsets: { spacingFt: spacing, offsetsFt: offsets }, ...place };
@@ -127,26 +159,44 @@ export function measuredFrom(typed: TypedGround, faults: Record<string, string>)
           : 'The outline is open: close it at its start, or press C.';
       return {};
     case 'known': {
-      const areaSqFt = typedNumber(typed.area, 'Area', 'area');
-      if (isRefusal(areaSqFt)) faults.area = areaSqFt.refused;
-      else if (areaSqFt === undefined) faults.area = 'Area is empty: type it in square feet.';
-      return isRefusal(areaSqFt) || areaSqFt === undefined ? {} : { areaSqFt };
+      const areaSqFt = numberOf(fields, faults, typed.area, {
+        name: 'area',
+        label: 'Area',
+        field: 'area',
+        quantity: 'area',
+      });
+      if (areaSqFt === undefined && !faults.area)
+        faults.area = `Area is empty: type it in square ${units.lengthInWords()}.`;
+      return areaSqFt === undefined ? {} : { areaSqFt };
     }
   }
 }
 
 /** Offsets as a person writes them down: numbers with spaces, commas or new lines between. */
-function readOffsets(text: string, faults: Record<string, string>): number[] | undefined {
-  const words = text.split(/[\s;,]+/).filter(Boolean);
+function readOffsets(
+  text: string,
+  faults: Record<string, string>,
+  fields: FieldNumbers,
+  units: Units,
+): number[] | undefined {
+  const words = units
+    .withPoints(text)
+    .split(/[\s;,]+/)
+    .filter(Boolean);
   if (words.length < 2) {
     faults.offsets = 'Type at least two distances across, with spaces between; 0 where the lawn ends in a point.';
     return undefined;
   }
   const values: number[] = [];
   for (const [i, word] of words.entries()) {
-    const value = typedNumber(word, `Offset ${i + 1}`, 'offsets');
-    if (isRefusal(value)) faults.offsets = value.refused;
-    else if (value === undefined || value < 0) faults.offsets = `Offset ${i + 1} must be 0 ft or more.`;
+    const value = numberOf(fields, faults, word, {
+      name: `offset ${i}`,
+      label: `Offset ${i + 1}`,
+      field: 'offsets',
+      quantity: 'length',
+    });
+    if (faults.offsets) return undefined;
+    if (value === undefined || value < 0) faults.offsets = `Offset ${i + 1} must be 0 or more.`;
     else values.push(value);
   }
   return faults.offsets ? undefined : values;

@@ -1,7 +1,8 @@
 import { type Site, type Zone, zoneSchema } from '@core/records/case';
 import { newId } from '@core/records/new-id';
 import { faultsByField } from '@core/records/strict-schema';
-import { typedNumber } from '@core/typed/typed-number';
+import type { QuantityId, Units } from '../../../ui/format';
+import { FieldNumbers, FieldTexts, type FirstTexts } from '../../../work/typed-fields';
 import type { HandTest } from '@core/ground/hand-test';
 import { textureClass } from '@core/ground/texture-class';
 import { groundOf } from '@core/ground/zone-ground';
@@ -41,45 +42,49 @@ export interface TypedFacts {
   slope: string;
   waterDistance: string;
   lastYear: string;
+  /** What the fields held when the form was filled. */
+  held?: FirstTexts;
 }
 /** A zone as typed: facts and ground. */
 export type TypedZone = TypedFacts & TypedGround;
 
-const shown = (value: number | undefined): string => (value === undefined ? '' : String(value));
+export function factsFromZone(zone: Zone | undefined, units: Units): TypedFacts {
+  const fields = new FieldTexts(units, zone?.typed);
+  return {
+    id: zone?.id,
+    changedAt: zone?.changedAt,
+    name: zone?.name ?? '',
+    measuredBy: zone?.measuredBy ?? 'tape',
+    grass: zone?.grass,
+    texture: zone?.texture,
+    sand: fields.text('sand', zone?.fractions?.sandPercent),
+    silt: fields.text('silt', zone?.fractions?.siltPercent),
+    clay: fields.text('clay', zone?.fractions?.clayPercent),
+    handTest: zone?.handTest,
+    care: zone?.care ?? 'standard',
+    clippings: zone?.clippings ?? 'returned',
+    irrigated: zone?.irrigated === false ? 'no' : 'yes',
+    light: zone?.light ?? 'full-sun',
+    wear: zone?.wear ?? 'light',
+    turf: zone?.turf ?? 'established',
+    state: zone?.state ?? 'established',
+    seededOn: zone?.seededOn ?? '',
+    overseed: zone?.overseed?.grass ?? 'no',
+    overseedFrom: zone?.overseed?.from ?? '',
+    overseedTo: zone?.overseed?.to ?? '',
+    carbonates: zone?.carbonates ?? 'unknown',
+    drainage: zone?.drainage ?? 'good',
+    age: fields.text('age', zone?.ageYears),
+    slope: fields.text('slope', zone?.slopePercent),
+    waterDistance: fields.text('waterDistance', zone?.waterDistanceFt, 'length'),
+    lastYear: fields.text('lastYear', zone?.lastYearNitrogenLb, 'nutrient-rate'),
+    held: fields.first,
+  };
+}
 
-export const factsFromZone = (zone: Zone | undefined): TypedFacts => ({
-  id: zone?.id,
-  changedAt: zone?.changedAt,
-  name: zone?.name ?? '',
-  measuredBy: zone?.measuredBy ?? 'tape',
-  grass: zone?.grass,
-  texture: zone?.texture,
-  sand: shown(zone?.fractions?.sandPercent),
-  silt: shown(zone?.fractions?.siltPercent),
-  clay: shown(zone?.fractions?.clayPercent),
-  handTest: zone?.handTest,
-  care: zone?.care ?? 'standard',
-  clippings: zone?.clippings ?? 'returned',
-  irrigated: zone?.irrigated === false ? 'no' : 'yes',
-  light: zone?.light ?? 'full-sun',
-  wear: zone?.wear ?? 'light',
-  turf: zone?.turf ?? 'established',
-  state: zone?.state ?? 'established',
-  seededOn: zone?.seededOn ?? '',
-  overseed: zone?.overseed?.grass ?? 'no',
-  overseedFrom: zone?.overseed?.from ?? '',
-  overseedTo: zone?.overseed?.to ?? '',
-  carbonates: zone?.carbonates ?? 'unknown',
-  drainage: zone?.drainage ?? 'good',
-  age: shown(zone?.ageYears),
-  slope: shown(zone?.slopePercent),
-  waterDistance: shown(zone?.waterDistanceFt),
-  lastYear: shown(zone?.lastYearNitrogenLb),
-});
-
-export const typedFromZone = (zone: Zone | undefined): TypedZone => ({
-  ...factsFromZone(zone),
-  ...groundFromZone(zone),
+export const typedFromZone = (zone: Zone | undefined, units: Units): TypedZone => ({
+  ...factsFromZone(zone, units),
+  ...groundFromZone(zone, units),
 });
 
 const FIELD: Record<string, string> = {
@@ -106,15 +111,17 @@ const GROUND_FIELDS = ['length', 'width', 'a', 'b', 'c', 'spacing', 'offsets', '
 
 /** Sand, silt and clay as typed, with the class they give; undefined where none is typed. */
 export function fractionsFrom(
-  typed: Pick<TypedFacts, 'sand' | 'silt' | 'clay'>,
+  typed: Pick<TypedFacts, 'sand' | 'silt' | 'clay' | 'held'>,
   faults: Record<string, string>,
+  units: Units,
 ): { fractions: NonNullable<Zone['fractions']>; texture: Zone['texture'] } | undefined {
   if (!typed.sand.trim() && !typed.silt.trim() && !typed.clay.trim()) return undefined;
+  const fields = new FieldNumbers(units, typed.held);
   const read = (field: 'sand' | 'silt' | 'clay') => {
-    const value = typedNumber(typed[field], field[0]?.toUpperCase() + field.slice(1), field);
-    if (isRefusal(value)) faults[field] = value.refused;
+    const value = fields.read(typed[field], { name: field, label: field[0]?.toUpperCase() + field.slice(1), field });
+    if (fields.faults[field]) faults[field] = fields.faults[field];
     else if (value === undefined) faults[field] = `The laboratory’s ${field} is missing: the three add up to 100 %.`;
-    return isRefusal(value) || value === undefined ? NaN : value;
+    return value ?? NaN;
   };
   const [sandPercent, siltPercent, clayPercent] = [read('sand'), read('silt'), read('clay')];
   if ([sandPercent, siltPercent, clayPercent].some(Number.isNaN)) return undefined;
@@ -131,15 +138,16 @@ export function zoneFromTyped(
   typed: TypedZone,
   before: Zone | undefined,
   taken: readonly string[],
-  site?: Site,
+  site: Site | undefined,
+  units: Units,
 ): { zone: Zone } | { faults: Record<string, string> } {
   const faults: Record<string, string> = {};
-  const measured = measuredFrom(typed, faults);
-  const number = (text: string, label: string, field: string) => {
-    const value = typedNumber(text, label, field);
-    if (!isRefusal(value)) return value;
-    faults[field] = value.refused;
-    return undefined;
+  const { typed: typedLengths, ...measured } = measuredFrom(typed, faults, units);
+  const fields = new FieldNumbers(units, typed.held, typed.typed);
+  const number = (text: string, label: string, field: string, quantity?: QuantityId) => {
+    const value = fields.read(text, { name: field, label, field, quantity });
+    if (fields.faults[field]) faults[field] = fields.faults[field];
+    return value;
   };
   const {
     rectangle: _rectangle,
@@ -151,9 +159,10 @@ export function zoneFromTyped(
     atFt: _at,
     turnDeg: _turn,
     fractions: _fractions,
+    typed: _typed,
     ...others
   } = before ?? ({} as Partial<Zone>);
-  const soil = fractionsFrom(typed, faults);
+  const soil = fractionsFrom(typed, faults, units);
   const { handTest } = typed;
   const candidate = {
     ...others,
@@ -188,9 +197,11 @@ export function zoneFromTyped(
     cutOuts: typed.cutOuts.length > 0 ? [...typed.cutOuts] : undefined,
     ageYears: number(typed.age, 'Age', 'age'),
     slopePercent: number(typed.slope, 'Slope', 'slope'),
-    waterDistanceFt: number(typed.waterDistance, 'Distance to water', 'waterDistance'),
-    lastYearNitrogenLb: number(typed.lastYear, 'N last year', 'lastYear'),
+    waterDistanceFt: number(typed.waterDistance, 'Distance to water', 'waterDistance', 'length'),
+    lastYearNitrogenLb: number(typed.lastYear, 'N last year', 'lastYear', 'nutrient-rate'),
   };
+  const texts = { ...typedLengths, ...fields.typed };
+  if (Object.keys(texts).length > 0) Object.assign(candidate, { typed: texts });
   if (GROUND_FIELDS.every((field) => !faults[field])) {
     shapeFaults(measured, faults);
     const ground = groundOf({ areaSqFt: 1, ...candidate } as Zone, site);

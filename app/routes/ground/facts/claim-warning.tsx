@@ -4,9 +4,9 @@ import { type ClaimedTwice, givenAway } from '@core/ground/claimed-twice';
 import { groundOf } from '@core/ground/zone-ground';
 import type { Pair } from '@core/reckoning/inputs';
 import { isRefusal } from '@core/reckoning/refusal';
-import { showArea } from '@core/words/numbers';
 import { WarnGlyph } from '../../../ui/glyphs';
 import type { Sent } from '../ground-action';
+import { useUnits } from '../../../ui/format';
 
 /** Ground claimed twice, with the ways to settle it. */
 export function ClaimWarning({
@@ -22,6 +22,7 @@ export function ClaimWarning({
   onSend: (sent: Sent) => void;
   site: Site | undefined;
 }) {
+  const units = useUnits();
   const [first, second] = claim.b.id === focus?.id ? [claim.b, claim.a] : [claim.a, claim.b];
   const giveStored = (from: Zone, to: Zone) => {
     const left = givenAway(from, to);
@@ -43,7 +44,7 @@ export function ClaimWarning({
       <WarnGlyph />
       <div>
         <p>
-          <b>Warn</b> {showArea(claim.sqFt)} sq ft claimed twice
+          <b>Warn</b> {units.say('area', claim.sqFt)} claimed twice
         </p>
         <p className="small">
           {first.name} and {second.name} share it: it would be fed in both plans.

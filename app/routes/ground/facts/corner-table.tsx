@@ -1,8 +1,7 @@
-import { typedNumber } from '@core/typed/typed-number';
 import { cornerLetter, sideName } from '@core/ground/crossing';
 import type { Pair } from '@core/reckoning/inputs';
 import { isRefusal } from '@core/reckoning/refusal';
-import { fixed, trimmed } from '@core/words/numbers';
+import { useUnits } from '../../../ui/format';
 
 interface CornerTableProps {
   corners: readonly Pair[];
@@ -13,6 +12,9 @@ interface CornerTableProps {
 
 /** The sheet's twin: every corner and side as figures that can be typed. */
 export function CornerTable({ corners, onMove, onRemove, onTypeSide }: CornerTableProps) {
+  const units = useUnits();
+  const unit = units.unit('length');
+  const shown = (ft: number) => units.plain(units.inShown('length', ft), 2);
   return (
     <details className="corners">
       <summary>Corners as a table</summary>
@@ -20,9 +22,9 @@ export function CornerTable({ corners, onMove, onRemove, onTypeSide }: CornerTab
         <thead>
           <tr>
             <th scope="col">Corner</th>
-            <th scope="col">East, ft</th>
-            <th scope="col">South, ft</th>
-            <th scope="col">Side to the next, ft</th>
+            <th scope="col">East, {unit}</th>
+            <th scope="col">South, {unit}</th>
+            <th scope="col">Side to the next, {unit}</th>
             <td />
           </tr>
         </thead>
@@ -37,13 +39,12 @@ export function CornerTable({ corners, onMove, onRemove, onTypeSide }: CornerTab
                 {[0, 1].map((axis) => (
                   <td key={axis}>
                     <input
-                      aria-label={`Corner ${cornerLetter(i)}, ${axis === 0 ? 'east' : 'south'}, ft`}
-                      defaultValue={trimmed(corner[axis] as number, 2)}
+                      aria-label={`Corner ${cornerLetter(i)}, ${axis === 0 ? 'east' : 'south'}, ${unit}`}
+                      defaultValue={shown(corner[axis] as number)}
                       onBlur={(event) => {
-                        const value = typedNumber(event.target.value, 'Corner', 'corner');
-                        if (isRefusal(value) || value === undefined)
-                          event.target.value = trimmed(corner[axis] as number, 2);
-                        else if (trimmed(value, 2) !== trimmed(corner[axis] as number, 2))
+                        const value = units.value('length', event.target.value, 'Corner', 'corner');
+                        if (isRefusal(value) || value === undefined) event.target.value = shown(corner[axis] as number);
+                        else if (shown(value) !== shown(corner[axis] as number))
                           onMove(i, axis === 0 ? [value, corner[1]] : [corner[0], value]);
                       }}
                     />
@@ -56,7 +57,7 @@ export function CornerTable({ corners, onMove, onRemove, onTypeSide }: CornerTab
                     aria-label={`Type the length of side ${sideName(i, corners.length)}`}
                     onClick={() => onTypeSide(i)}
                   >
-                    {fixed(Math.hypot(next[0] - corner[0], next[1] - corner[1]), 1)}
+                    {units.show('length', Math.hypot(next[0] - corner[0], next[1] - corner[1]))}
                   </button>
                 </td>
                 <td>

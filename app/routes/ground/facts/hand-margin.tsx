@@ -2,14 +2,15 @@ import { Button } from 'antd';
 import { DEFAULT_BULK_DENSITY, groupOfTexture } from '@core/ground/texture-groups';
 import { sureFigure, traced } from '@core/reckoning/figure';
 import { soilMass } from '@core/soil/soil-mass';
-import { showArea } from '@core/words/numbers';
 import { Fig } from '../../../ui/fig';
 import { ANSWERS } from './hand-question';
 import type { HandTestState } from './use-hand-test';
 import { unslug } from '@core/words/unslug';
+import { useUnits } from '../../../ui/format';
 
 /** What the answer that is pointed at would mean for the plan. */
 export function HandMargin({ at: { question, focused, would, group, stopHere } }: { at: HandTestState }) {
+  const units = useUnits();
   return (
     <aside className="margin">
       <h2>If {ANSWERS[question][focused]?.[0].toLowerCase()}</h2>
@@ -44,7 +45,9 @@ export function HandMargin({ at: { question, focused, would, group, stopHere } }
             <b>{DEFAULT_BULK_DENSITY[group]} g/cm³</b>
           </p>
           <p className="ledgerline">
-            <span>Soil to 4 in, per 1000 sq ft</span>
+            <span>
+              Soil to {units.said('4 in')}, per {units.areaOf('soil-mass')}
+            </span>
             <i className="leader" />
             <span>
               <Fig
@@ -60,9 +63,9 @@ export function HandMargin({ at: { question, focused, would, group, stopHere } }
                     usedIn: 'Prescribe: every balance.',
                   },
                 )}
-                show={showArea}
+                show={(lb) => units.show('soil-mass', lb)}
               />{' '}
-              lb soil
+              {units.short('soil-mass', 'soil')}
             </span>
           </p>
         </>

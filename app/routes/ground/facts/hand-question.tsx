@@ -4,12 +4,13 @@ import { StageGlyph } from '../../../ui/glyphs';
 import { TextureTriangle } from '../../../ui/texture-triangle';
 import { type HandTestState, QUESTION_ORDER } from './use-hand-test';
 import { unslug } from '@core/words/unslug';
+import { Said } from '../../../ui/substance';
 
 const QUESTIONS: Record<HandQuestion, { name: string; asks: string; how: string }> = {
   ball: {
     name: 'Ball',
     asks: 'Wet a handful until it works like putty, and squeeze it. Does it stay a ball?',
-    how: 'Take it from 2 to 4 in down, without roots and stones. Add water drop by drop; dry crumbs if it gets too wet.',
+    how: 'Take it from 2 to 4 in deep, without roots and stones. Add water drop by drop; dry crumbs if it gets too wet.',
   },
   ribbon: {
     name: 'Ribbon',
@@ -130,7 +131,9 @@ export function Question({ at: { question, answers, focused, point, give, keys }
   return (
     <div className="question">
       <h2 id="handquestion">{asked.asks}</h2>
-      <p>{asked.how}</p>
+      <p>
+        <Said text={asked.how} />
+      </p>
       {question === 'ribbon' && <div className="rulerrow">{RIBBON_RULER}</div>}
       <div
         role="listbox"

@@ -1,5 +1,6 @@
 import { ChoiceField, TextField } from '../../../ui/field';
 import type { Measure, TypedGround } from '../draft/typed-ground';
+import { useUnits } from '../../../ui/format';
 
 const NAMES: Record<Measure, string> = {
   outline: 'Outline',
@@ -11,27 +12,27 @@ const NAMES: Record<Measure, string> = {
   known: 'Known area',
 };
 type Field = 'length' | 'width' | 'a' | 'b' | 'c' | 'spacing' | 'offsets' | 'area' | 'turn';
-const FIELDS: Record<Measure, readonly { field: Field; label: string; unit: string }[]> = {
+const FIELDS: Record<Measure, readonly { field: Field; label: string }[]> = {
   outline: [],
   rectangle: [
-    { field: 'length', label: 'Length', unit: 'ft' },
-    { field: 'width', label: 'Width', unit: 'ft' },
+    { field: 'length', label: 'Length' },
+    { field: 'width', label: 'Width' },
   ],
   triangle: [
-    { field: 'a', label: 'Side a', unit: 'ft' },
-    { field: 'b', label: 'Side b', unit: 'ft' },
-    { field: 'c', label: 'Side c', unit: 'ft' },
+    { field: 'a', label: 'Side a' },
+    { field: 'b', label: 'Side b' },
+    { field: 'c', label: 'Side c' },
   ],
-  circle: [{ field: 'length', label: 'Width through the middle', unit: 'ft' }],
+  circle: [{ field: 'length', label: 'Width through the middle' }],
   ellipse: [
-    { field: 'length', label: 'Longest width', unit: 'ft' },
-    { field: 'width', label: 'Shortest width', unit: 'ft' },
+    { field: 'length', label: 'Longest width' },
+    { field: 'width', label: 'Shortest width' },
   ],
   offsets: [
-    { field: 'spacing', label: 'Spacing along the base line', unit: 'ft' },
-    { field: 'offsets', label: 'Distances across, in order', unit: 'ft' },
+    { field: 'spacing', label: 'Spacing along the base line' },
+    { field: 'offsets', label: 'Distances across, in order' },
   ],
-  known: [{ field: 'area', label: 'Area', unit: 'sq ft' }],
+  known: [{ field: 'area', label: 'Area' }],
 };
 const TURNS: readonly Measure[] = ['rectangle', 'triangle', 'ellipse', 'offsets'];
 
@@ -44,6 +45,7 @@ interface MeasureFieldsProps {
 
 /** How the zone is measured, and its lengths as the tape says them. */
 export function MeasureFields({ typed, faults, onMeasure, onChange }: MeasureFieldsProps) {
+  const units = useUnits();
   const fields = FIELDS[typed.measure];
   return (
     <div className="measured">
@@ -55,11 +57,11 @@ export function MeasureFields({ typed, faults, onMeasure, onChange }: MeasureFie
       />
       {fields.length > 0 && (
         <div className="pair">
-          {fields.map(({ field, label, unit }) => (
+          {fields.map(({ field, label }) => (
             <TextField
               key={field}
               label={label}
-              unit={unit}
+              unit={units.unit(field === 'area' ? 'area' : 'length')}
               value={typed[field]}
               onChange={(text) => onChange({ [field]: text })}
               fault={faults[field]}

@@ -3,8 +3,8 @@ import type { ZoneGround } from '@core/ground/zone-ground';
 import { sureFigure, traced } from '@core/reckoning/figure';
 import type { Dose } from '@core/season/plan/dose';
 import { Fig } from '../../../ui/fig';
-import { showArea, showWeight } from '@core/words/numbers';
 import { sayDay } from '@core/words/days';
+import { useUnits } from '../../../ui/format';
 
 /** Outline less strip less each kind of cut-out is the ground to feed; its error in square feet and in pounds. */
 export function ReckoningLine({
@@ -16,19 +16,23 @@ export function ReckoningLine({
   next: Dose | undefined;
   productName: string | undefined;
 }) {
+  const units = useUnits();
+  const area = (sqFt: number) => units.show('area', sqFt);
   if (!ground) return <p className="note reckoning">the shape is not closed yet</p>;
   const { outline, toFeed, keptClear, cutOuts, error } = ground;
   if (!outline || !toFeed)
     return (
       <p className="reckoning">
-        {showArea(ground.areaSqFt)} sq ft, as typed. <span className="note">Draw it, and its parts can be seen.</span>
+        {units.say('area', ground.areaSqFt)}, as typed.{' '}
+        <span className="note">Draw it, and its parts can be seen.</span>
       </p>
     );
   const parts = [
     ...(keptClear.sqFt > 0 ? [{ name: 'kept clear', sqFt: keptClear.sqFt }] : []),
     ...cutOuts.map((c) => ({ name: c.name, sqFt: c.sqFt })),
   ];
-  const shownSum = Math.round(outline.value) - parts.reduce((sum, p) => sum + Math.round(p.sqFt), 0);
+  const whole = (sqFt: number) => Math.round(units.inShown('area', sqFt));
+  const shownSum = whole(outline.value) - parts.reduce((sum, p) => sum + whole(p.sqFt), 0);
   const spare =
     error && next
       ? sureFigure(
@@ -50,27 +54,27 @@ export function ReckoningLine({
         <div>
           <dt>outline</dt>
           <dd>
-            <Fig figure={outline} show={showArea} />
+            <Fig figure={outline} show={area} />
           </dd>
         </div>
         {parts.map((part, i) => (
           <div key={`${part.name}${i}`}>
             <dt>{part.name}</dt>
-            <dd>− {showArea(part.sqFt)}</dd>
+            <dd>− {area(part.sqFt)}</dd>
           </div>
         ))}
         <div className="result">
           <dt>to feed</dt>
           <dd>
-            = <Fig figure={toFeed} show={showArea} /> sq ft
-            {shownSum !== Math.round(toFeed.value) && <span className="small"> rounded</span>}
+            = <Fig figure={toFeed} show={area} /> {units.unit('area')}
+            {shownSum !== whole(toFeed.value) && <span className="small"> rounded</span>}
           </dd>
         </div>
         {error && (
           <div>
             <dt>likely error</dt>
             <dd>
-              ± <Fig figure={error} show={showArea} /> sq ft
+              ± <Fig figure={error} show={area} /> {units.unit('area')}
             </dd>
           </div>
         )}
@@ -80,7 +84,7 @@ export function ReckoningLine({
               at the next weigh-out, {sayDay(next.date)}, {productName?.toLowerCase()}
             </dt>
             <dd>
-              {showWeight(next.zoneLb)} ± <Fig figure={spare} show={showWeight} /> lb product
+              {units.weight(next.zoneLb)} ± <Fig figure={spare} show={units.weight} /> {units.unit('weight', 'product')}
             </dd>
           </div>
         )}

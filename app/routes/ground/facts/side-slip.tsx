@@ -1,13 +1,12 @@
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { Input, type InputRef } from 'antd';
 import { sideName } from '@core/ground/crossing';
-import { typedNumber } from '@core/typed/typed-number';
 import type { Pair } from '@core/reckoning/inputs';
 import { isRefusal } from '@core/reckoning/refusal';
 import { Fault } from '../../../ui/field';
-import { showArea, showWeight, roundedTo, trimmed } from '@core/words/numbers';
 import { withSideLength } from '../draft/draft-state';
 import type { SidePreview } from '../draft/drafted-ground';
+import { useUnits } from '../../../ui/format';
 
 interface SideSlipProps {
   corners: readonly Pair[];
@@ -21,18 +20,20 @@ interface SideSlipProps {
 
 /** Types the exact length of one side: the near end stays, the far end moves along the side. */
 export function SideSlip({ corners, side, at, preview, onKeep, onSide, onClose }: SideSlipProps) {
+  const units = useUnits();
+  const area = (sqFt: number) => units.show('area', sqFt);
   const [a, b] = [corners[side], corners[(side + 1) % corners.length]] as [Pair, Pair];
   const drawnFt = Math.hypot(b[0] - a[0], b[1] - a[1]);
-  const [text, setText] = useState(trimmed(drawnFt, 1));
+  const first = units.plain(units.inShown('length', drawnFt), units.setting.system === 'us' ? 1 : 2);
+  const [text, setText] = useState(first);
   const [fixed, setFixed] = useState<'near' | 'far'>('near');
   const field = useRef<InputRef>(null);
   useEffect(() => field.current?.focus({ cursor: 'all' }), []);
-  // a person writes 72' or 72 ft; both mean feet
-  const value = typedNumber(text.replace(/\s*(ft|')\s*$/, ''), 'Length', 'length');
+  const value = units.value('length', text, 'Length', 'length');
   const wrong = isRefusal(value)
     ? value.refused
     : value === undefined || value <= 0
-      ? 'Type a length above 0 ft.'
+      ? `Type a length above 0 ${units.unit('length')}.`
       : undefined;
   const typed = wrong === undefined ? withSideLength(corners, side, value as number, fixed) : undefined;
   const [then, now] = [typed && preview(typed), preview(corners)];
@@ -40,7 +41,7 @@ export function SideSlip({ corners, side, at, preview, onKeep, onSide, onClose }
     if (event.key === 'Enter' && typed && !then?.refused) onKeep(typed);
     else if (event.key === 'Escape') onClose();
     else if (event.key === 'Tab') {
-      if (typed && !then?.refused && Math.abs((value as number) - roundedTo(drawnFt, 1)) > 1e-9) onKeep(typed);
+      if (typed && !then?.refused && text !== first) onKeep(typed);
       onSide((side + (event.shiftKey ? corners.length - 1 : 1)) % corners.length);
     } else if (event.key.toLowerCase() === 'f') setFixed((end) => (end === 'near' ? 'far' : 'near'));
     else {
@@ -75,8 +76,8 @@ export function SideSlip({ corners, side, at, preview, onKeep, onSide, onClose }
       </p>
       <Input
         ref={field}
-        aria-label="Length, ft"
-        suffix="ft"
+        aria-label={`Length, ${units.unit('length')}`}
+        suffix={units.unit('length')}
         value={text}
         inputMode="decimal"
         onChange={(event) => setText(event.target.value)}
@@ -92,17 +93,17 @@ export function SideSlip({ corners, side, at, preview, onKeep, onSide, onClose }
         </thead>
         <tbody>
           {row(
-            'area, sq ft',
-            then?.areaSqFt === undefined ? undefined : showArea(then.areaSqFt),
-            now.areaSqFt === undefined ? undefined : showArea(now.areaSqFt),
+            `area, ${units.unit('area')}`,
+            then?.areaSqFt === undefined ? undefined : area(then.areaSqFt),
+            now.areaSqFt === undefined ? undefined : area(now.areaSqFt),
           )}
           {now.weighOutLb !== undefined &&
             row(
-              'weigh-out, lb product',
-              then?.weighOutLb === undefined ? undefined : showWeight(then.weighOutLb),
-              showWeight(now.weighOutLb),
+              `weigh-out, ${units.unit('weight', 'product')}`,
+              then?.weighOutLb === undefined ? undefined : units.weight(then.weighOutLb),
+              units.weight(now.weighOutLb),
             )}
-          {row('claimed twice, sq ft', then && showArea(then.claimedSqFt), showArea(now.claimedSqFt))}
+          {row(`claimed twice, ${units.unit('area')}`, then && area(then.claimedSqFt), area(now.claimedSqFt))}
         </tbody>
       </table>
       <Fault>{wrong ?? then?.refused}</Fault>

@@ -5,6 +5,7 @@ import { Fault } from '../../../ui/field';
 import type { DraftAction } from '../draft/draft-state';
 import { cornerFromText } from '../draft/snap';
 import type { TypedGround } from '../draft/typed-ground';
+import { useUnits } from '../../../ui/format';
 
 interface TypedPointProps {
   /** The point before, from which a length and a bearing go. */
@@ -17,11 +18,16 @@ interface TypedPointProps {
 
 /** A point as a surveyor says it: feet east and south, or a length and a bearing from the last one. */
 export function TypedPoint({ start, onPoint, outline, onDraw }: TypedPointProps) {
+  const units = useUnits();
   const [text, setText] = useState('');
   const [fault, setFault] = useState<string>();
   const set = () => {
-    const at = cornerFromText(text, start);
-    setFault(at ? undefined : 'Type “166, 88” for feet east and south, or “84 ft @ 92°” from the last corner.');
+    const at = cornerFromText(text, start, units);
+    setFault(
+      at
+        ? undefined
+        : `Type “166, 88” for ${units.lengthInWords()} east and south, or “84 ${units.unit('length')} @ 92°” from the last corner.`,
+    );
     if (!at) return;
     setText('');
     onPoint(at);
@@ -36,7 +42,7 @@ export function TypedPoint({ start, onPoint, outline, onDraw }: TypedPointProps)
     >
       <Input
         aria-label="Next point"
-        placeholder="166, 88 or 84 ft @ 92°"
+        placeholder={`166, 88 or 84 ${units.unit('length')} @ 92°`}
         value={text}
         onChange={(event) => setText(event.target.value)}
         status={fault ? 'error' : undefined}

@@ -5,11 +5,12 @@ import { ALL_GRASSES, type Grass, grassOf } from '@core/packs/grasses';
 import { classByHand } from '@core/ground/hand-test';
 import { TEXTURE_CLASSES } from '@core/records/vocabularies';
 import { ChoiceField, optionsOf, TextField } from '../../../ui/field';
-import { showExact, showPh } from '@core/words/numbers';
+import { showPh } from '@core/words/numbers';
 import { sayDate } from '@core/words/days';
 import { HatchSwatch } from '../../../ui/hatches';
 import { TextureTriangle } from '../../../ui/texture-triangle';
 import { fractionsFrom, type TypedFacts } from '../draft/zone-from-typed';
+import { useUnits } from '../../../ui/format';
 
 const LIKELY_ERROR = {
   tape: '± 1 %',
@@ -50,6 +51,8 @@ function MiniScale({ from, to, low, high, aim }: { from: number; to: number; low
 }
 
 function GrassWindows({ grass, care }: { grass: Grass; care: TypedFacts['care'] }) {
+  const units = useUnits();
+  const rate = (lb: number) => units.exact('nutrient-rate', lb);
   const { nitrogenLb } = grass;
   return (
     <div className="windows">
@@ -62,19 +65,20 @@ function GrassWindows({ grass, care }: { grass: Grass; care: TypedFacts['care'] 
       <p>
         <MiniScale from={0} to={6} low={nitrogenLb.low} high={nitrogenLb.high} aim={nitrogenLb[care]} />
         <span>
-          N <b>{showExact(nitrogenLb.low)}</b> to <b>{showExact(nitrogenLb.high)}</b> lb N a year, at{' '}
-          <b>{showExact(nitrogenLb[care])}</b>
+          N <b>{rate(nitrogenLb.low)}</b> to <b>{rate(nitrogenLb.high)}</b> {units.short('nutrient-rate', 'N')} a year,
+          at <b>{rate(nitrogenLb[care])}</b>
         </span>
       </p>
       <p className="small">
-        Mow at {grass.mowIn.join(' to ')} in. {grass.note}
+        Mow at {units.said(`${grass.mowIn.join(' to ')} in.`)} {units.said(grass.note)}
       </p>
     </div>
   );
 }
 
 function Soil({ typed, faults, onChange, onHandTest }: FactsProps) {
-  const measured = fractionsFrom(typed, {});
+  const units = useUnits();
+  const measured = fractionsFrom(typed, {}, units);
   const byHand = typed.handTest && classByHand(typed.handTest);
   const texture = measured?.texture ?? typed.texture;
   return (
@@ -130,6 +134,7 @@ function Soil({ typed, faults, onChange, onHandTest }: FactsProps) {
 
 /** What grows on the zone, on what soil, under what care. */
 export function ZoneFacts({ typed, faults, onChange, onHandTest }: FactsProps) {
+  const units = useUnits();
   const grass = typed.grass && grassOf(typed.grass);
   const choice = <
     K extends 'care' | 'clippings' | 'irrigated' | 'light' | 'wear' | 'turf' | 'state' | 'carbonates' | 'drainage',
@@ -217,8 +222,8 @@ export function ZoneFacts({ typed, faults, onChange, onHandTest }: FactsProps) {
         {choice('drainage', 'Drainage', DRAINAGE)}
         {text('age', 'Age', 'years')}
         {text('slope', 'Slope', '%')}
-        {text('waterDistance', 'To open water', 'ft')}
-        {text('lastYear', 'N given last year', 'lb N per 1000')}
+        {text('waterDistance', 'To open water', units.unit('length'))}
+        {text('lastYear', 'N given last year', units.heading('nutrient-rate', 'N'))}
       </div>
       <ChoiceField
         label="Measured by"

@@ -3,8 +3,8 @@ import { errorsTogether } from '@core/ground/area-error';
 import type { ZoneGround } from '@core/ground/zone-ground';
 import { isPlaced, shapeKind } from '@core/ground/shape';
 import { Fig } from '../../../ui/fig';
-import { showArea } from '@core/words/numbers';
 import { HatchSwatch } from '../../../ui/hatches';
+import { useUnits } from '../../../ui/format';
 
 interface LedgerProps {
   rows: readonly { zone: Zone; ground: ZoneGround | undefined }[];
@@ -16,6 +16,8 @@ interface LedgerProps {
 
 /** Every zone with its hatch, area and likely error; the total as a ledger has it. */
 export function ZoneLedger({ rows, focusId, adding, onChoose, onAdd }: LedgerProps) {
+  const units = useUnits();
+  const area = (sqFt: number) => units.show('area', sqFt);
   const total = rows.reduce((sum, r) => sum + r.zone.areaSqFt, 0);
   const errors = rows.flatMap((r) => (r.ground?.error ? [r.ground.error.value] : []));
   return (
@@ -36,12 +38,12 @@ export function ZoneLedger({ rows, focusId, adding, onChoose, onAdd }: LedgerPro
               </th>
               <td>
                 {ground?.toFeed ? (
-                  <Fig figure={ground.toFeed} show={showArea} value={zone.areaSqFt} />
+                  <Fig figure={ground.toFeed} show={area} value={zone.areaSqFt} />
                 ) : (
-                  showArea(zone.areaSqFt)
+                  area(zone.areaSqFt)
                 )}
               </td>
-              <td>{ground?.error ? `± ${showArea(ground.error.value)}` : ''}</td>
+              <td>{ground?.error ? `± ${area(ground.error.value)}` : ''}</td>
             </tr>
           ))}
         </tbody>
@@ -49,9 +51,9 @@ export function ZoneLedger({ rows, focusId, adding, onChoose, onAdd }: LedgerPro
           <tfoot>
             <tr>
               <td />
-              <th scope="row">All zones, sq ft</th>
-              <td>{showArea(total)}</td>
-              <td>{errors.length > 0 ? `± ${showArea(errorsTogether(errors))}` : ''}</td>
+              <th scope="row">All zones, {units.unit('area')}</th>
+              <td>{area(total)}</td>
+              <td>{errors.length > 0 ? `± ${area(errorsTogether(errors))}` : ''}</td>
             </tr>
           </tfoot>
         )}

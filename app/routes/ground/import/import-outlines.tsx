@@ -7,9 +7,9 @@ import { ALL_GRASSES } from '@core/packs/grasses';
 import { TEXTURE_CLASSES } from '@core/records/vocabularies';
 import { isRefusal } from '@core/reckoning/refusal';
 import { ChoiceField, Fault, optionsOf } from '../../../ui/field';
-import { showArea } from '@core/words/numbers';
 import { readFile } from '../../../workers/read-file';
 import { FilePicker } from '../../../ui/file-picker';
+import { useUnits } from '../../../ui/format';
 
 interface BringInProps {
   kind: GroundKind;
@@ -25,6 +25,7 @@ interface BringInProps {
 
 /** Reads a walked track or a zones file, shows each perimeter with its area, and only then does anything with it. */
 export function BringIn({ kind, site, taken, grass, texture, focusName, onOutline, onZones }: BringInProps) {
+  const units = useUnits();
   const [read, setRead] = useState<{ origin: [number, number]; perimeters: PlacedPerimeter[] }>();
   const [opening, setOpening] = useState<string>();
   const [fault, setFault] = useState<string>();
@@ -90,8 +91,8 @@ export function BringIn({ kind, site, taken, grass, texture, focusName, onOutlin
               <tr>
                 <th scope="col">Perimeter</th>
                 <th scope="col">Points</th>
-                <th scope="col">Area, sq ft</th>
-                {kind === 'track' && <th scope="col">± sq ft</th>}
+                <th scope="col">Area, {units.unit('area')}</th>
+                {kind === 'track' && <th scope="col">± {units.unit('area')}</th>}
                 <td />
               </tr>
             </thead>
@@ -102,8 +103,8 @@ export function BringIn({ kind, site, taken, grass, texture, focusName, onOutlin
                   <tr key={i}>
                     <th scope="row">{perimeter.name}</th>
                     <td>{perimeter.ring.length}</td>
-                    <td>{isRefusal(area) ? '–' : showArea(area)}</td>
-                    {kind === 'track' && <td>{isRefusal(error) ? '–' : showArea(error)}</td>}
+                    <td>{isRefusal(area) ? '–' : units.show('area', area)}</td>
+                    {kind === 'track' && <td>{isRefusal(error) ? '–' : units.show('area', error)}</td>}
                     <td>
                       <Button
                         size="small"

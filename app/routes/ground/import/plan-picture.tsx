@@ -1,11 +1,11 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { Site } from '@core/records/case';
-import { typedNumber } from '@core/typed/typed-number';
 import { isRefusal } from '@core/reckoning/refusal';
 import { Fault, TextField } from '../../../ui/field';
 import { fixed } from '@core/words/numbers';
 import { FilePicker } from '../../../ui/file-picker';
+import { useUnits } from '../../../ui/format';
 
 /** A picture kept with a property is at most this wide or high, px: sharp enough to draw on, small enough to keep. */
 const LARGEST_PX = 1600;
@@ -43,6 +43,7 @@ export function PlanPicture({
   onKeep: (picture: Picture) => void;
   onRemove: () => void;
 }) {
+  const units = useUnits();
   const [loaded, setLoaded] = useState<Loaded>();
   const [fault, setFault] = useState<string>();
   const [points, setPoints] = useState<readonly [string, string][]>([
@@ -58,12 +59,12 @@ export function PlanPicture({
   };
   const keep = () => {
     if (!loaded) return;
-    const numbers = points.flat().map((text) => typedNumber(text, 'Point', 'point'));
-    const feet = typedNumber(distance, 'Distance', 'distance');
+    const numbers = points.flat().map((text) => units.readPlain(text, 'Point', 'point'));
+    const feet = units.value('length', distance, 'Distance', 'distance');
     if (numbers.some((n) => isRefusal(n) || n === undefined))
       return setFault('Mark two points on the picture, or type where they are.');
     if (isRefusal(feet) || feet === undefined || feet <= 0)
-      return setFault('Type how far apart the two points are, in feet.');
+      return setFault(`Type how far apart the two points are, in ${units.lengthInWords()}.`);
     const [x1, y1, x2, y2] = numbers as [number, number, number, number];
     const pixels = Math.hypot(x2 - x1, y2 - y1);
     if (pixels < 5) return setFault('The two points are almost the same: mark them farther apart.');
@@ -139,7 +140,7 @@ export function PlanPicture({
           </div>
           <TextField
             label="Distance between them"
-            unit="ft"
+            unit={units.unit('length')}
             value={distance}
             inputMode="decimal"
             onChange={setDistance}

@@ -1,7 +1,7 @@
 import { Group, Line, Rect, Text } from 'react-konva';
 import { INK, SANS } from './ink';
 import { LEFT, SHEET_HEIGHT, type SheetView, SQUARE_PX, toPx, TOP } from '../draft/sheet-view';
-import { trimmed } from '@core/words/numbers';
+import { useUnits } from '../../../ui/format';
 
 /** First multiple of `step` at or above `from`. */
 const firstAt = (from: number, step: number): number => Math.ceil(from / step - 1e-9) * step;
@@ -43,6 +43,7 @@ export function Grid({ view, width }: { view: SheetView; width: number }) {
 
 /** The ruler lies over everything, so that its figures stay readable wherever the sheet is moved to. */
 export function Ruler({ view, width }: { view: SheetView; width: number }) {
+  const units = useUnits();
   const inch = view.ftPerInch;
   const figures = (axis: 0 | 1) => {
     const first = firstAt(view.from[axis], inch);
@@ -51,7 +52,8 @@ export function Ruler({ view, width }: { view: SheetView; width: number }) {
       .map((ft) => ({ ft, at: toPx(view, axis === 0 ? [ft, 0] : [0, ft])[axis] }))
       .filter(({ at }) => at <= end - 12);
   };
-  const name = (ft: number) => `${Math.round(ft)}${ft === 0 ? ' ft' : ''}`;
+  const name = (ft: number) =>
+    `${units.plain(units.inShown('length', ft), 1)}${ft === 0 ? ` ${units.unit('length')}` : ''}`;
   return (
     <Group listening={false}>
       <Rect x={0} y={0} width={width} height={TOP} fill="#F2F0E5" />
@@ -91,6 +93,7 @@ export function Ruler({ view, width }: { view: SheetView; width: number }) {
 
 /** Scale bar, what one square is, and north where the sheet knows where on earth it lies. */
 export function TitleBlock({ view, width, northUp }: { view: SheetView; width: number; northUp: boolean }) {
+  const units = useUnits();
   const inch = 4 * SQUARE_PX;
   const y = SHEET_HEIGHT - 34;
   const x = LEFT + 20;
@@ -117,7 +120,7 @@ export function TitleBlock({ view, width, northUp }: { view: SheetView; width: n
           y={y + 9}
           width={60}
           align="center"
-          text={`${Math.round(i * view.ftPerInch)}${i === 2 ? ' ft' : ''}`}
+          text={`${units.plain(units.inShown('length', i * view.ftPerInch), 1)}${i === 2 ? ` ${units.unit('length')}` : ''}`}
           fontFamily={SANS}
           fontSize={11.5}
           fill={INK.loam}
@@ -126,7 +129,7 @@ export function TitleBlock({ view, width, northUp }: { view: SheetView; width: n
       <Text
         x={x + 2 * inch + 16}
         y={y - 4}
-        text={`one square is ${trimmed(view.ftPerInch / 4, 2)} ft`}
+        text={`one square is ${units.plain(units.inShown('length', view.ftPerInch / 4), 2)} ${units.unit('length')}`}
         fontFamily={SANS}
         fontSize={11.5}
         fill={INK.loam2}

@@ -7,7 +7,8 @@ import { INK, SERIF } from './ink';
 import { Lettering } from './lettering';
 import { middleOf, type SheetView, toFt, toPx } from '../draft/sheet-view';
 import { linePoints } from './zone-drawing';
-import { fixed, trimmed } from '@core/words/numbers';
+import { trimmed } from '@core/words/numbers';
+import { useUnits } from '../../../ui/format';
 
 /** Sides shorter than this on the screen carry no length, corners so near no letter. */
 const LEAST_SIDE_PX = 34;
@@ -28,6 +29,7 @@ export function SideLength({
   text?: string;
   bold?: boolean;
 }) {
+  const units = useUnits();
   const [p, q] = [toPx(view, a), toPx(view, b)];
   const long = Math.hypot(q[0] - p[0], q[1] - p[1]);
   if (long < LEAST_SIDE_PX) return null;
@@ -41,7 +43,7 @@ export function SideLength({
   return (
     <Lettering
       at={[middle[0] + normal[0] * outward, middle[1] + normal[1] * outward]}
-      text={text ?? `${fixed(feet, 1)} ft`}
+      text={text ?? units.say('length', feet)}
       size={bold ? 13 : 11.5}
       bold={bold}
       turn={turn}

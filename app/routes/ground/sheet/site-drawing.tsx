@@ -4,11 +4,11 @@ import type { Site } from '@core/records/case';
 import type { ClaimedTwice } from '@core/ground/claimed-twice';
 import { grown } from '@core/ground/clip';
 import type { Pair } from '@core/reckoning/inputs';
-import { showArea } from '@core/words/numbers';
 import { dotsPicture, INK } from './ink';
 import { Lettering } from './lettering';
 import { middleOf, pxPerFt, type SheetView, toPx } from '../draft/sheet-view';
 import { linePoints, pathOf } from './zone-drawing';
+import { useUnits } from '../../../ui/format';
 
 /** Water with the strip kept clear beside it, under the zones. */
 export function Water({ view, site }: { view: SheetView; site: Site | undefined }) {
@@ -46,6 +46,7 @@ export function Water({ view, site }: { view: SheetView; site: Site | undefined 
 
 /** The strip's edge and its width once more above the zones, so that the hatch does not hide them. */
 export function StripEdges({ view, site }: { view: SheetView; site: Site | undefined }) {
+  const units = useUnits();
   return (
     <Group listening={false}>
       {(site?.water ?? [])
@@ -60,7 +61,7 @@ export function StripEdges({ view, site }: { view: SheetView; site: Site | undef
               <Path data={pathOf(view, strip)} stroke={INK.slate} strokeWidth={1} dash={[6, 4]} />
               <Lettering
                 at={at}
-                text={`kept clear, ${water.keptClearFt} ft`}
+                text={`kept clear, ${units.plain(units.inShown('length', water.keptClearFt), 2)} ${units.unit('length')}`}
                 size={11.5}
                 fill={INK.slate}
                 halo={INK.slateWash}
@@ -100,6 +101,7 @@ export function Context({ view, site }: { view: SheetView; site: Site | undefine
 
 /** Ground that two zones claim: yellow with dots and a brown edge, and the words. */
 export function Claimed({ view, claims }: { view: SheetView; claims: readonly ClaimedTwice[] }) {
+  const units = useUnits();
   return (
     <Group listening={false}>
       {claims.map((claim) => {
@@ -120,7 +122,7 @@ export function Claimed({ view, claims }: { view: SheetView; claims: readonly Cl
             <Line points={[x, y, x + 22, y + 14]} stroke={INK.sulfur} strokeWidth={1} />
             <Lettering
               at={[x + 92, y + 16]}
-              text={`${showArea(claim.sqFt)} sq ft claimed twice`}
+              text={`${units.say('area', claim.sqFt)} claimed twice`}
               bold
               size={12.5}
               fill={INK.sulfur}

@@ -8,10 +8,12 @@ import { Cross, Selected } from './selected-drawing';
 import { Claimed, Context, Picture, StripEdges, Water } from './site-drawing';
 import { type SiteSheetProps, useSiteSheet } from './use-site-sheet';
 import { IdleZone, linePoints, ZoneFill, ZoneName } from './zone-drawing';
+import { useUnits } from '../../../ui/format';
 
 /** The drawing sheet of a whole property: click for corners, drag to move, or steer the cross with the arrow keys. */
 export default function SiteSheet(props: SiteSheetProps) {
   const { width, view, site, others, focus, claims, draft, onDraw, onChoose, onTypeSide, inside, spoken } = props;
+  const step = useUnits().drawingStep();
   const sheet = useSiteSheet(props);
   const { drawing, isOutline, zoneOutline, snapped } = sheet;
   const { now } = draft;
@@ -23,7 +25,7 @@ export default function SiteSheet(props: SiteSheetProps) {
       role="application"
       aria-label={
         drawing
-          ? 'Drawing sheet. Arrow keys move the cross by 1 ft, with Shift 10 ft, with Alt a tenth. Enter sets a point, Backspace lifts it, C closes.'
+          ? `Drawing sheet. Arrow keys move the cross by ${step.says}, with Shift ${step.ten}, with Alt a tenth. Enter sets a point, Backspace lifts it, C closes.`
           : 'Drawing sheet. Arrow keys move the zone in focus. Enter goes to its corners; there Tab walks, arrows move, Delete removes, plus splits a side, Enter types a length, Escape leaves.'
       }
       onKeyDown={sheet.steer}

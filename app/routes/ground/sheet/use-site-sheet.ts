@@ -21,6 +21,8 @@ export interface SiteSheetProps {
   width: number;
   view: SheetView;
   onView: (view: SheetView) => void;
+  /** Steps of the zoom, ft to the inch of sheet. */
+  scales: readonly number[];
   site: Site | undefined;
   others: readonly PlacedZone[];
   /** The zone in focus: its ground as far as it is one shape, and its drawn corners. */
@@ -56,6 +58,7 @@ export type SiteSheetState = ReturnType<typeof useSiteSheet>;
 export function useSiteSheet(props: SiteSheetProps) {
   const { width, view, onView, site, others, focus, draft, onDraw, tool, target, pending, switches } = props;
   const { onPending, onShape, onPlace, onTypeSide, inside, onInside } = props;
+  const { stepFt = 1 } = switches;
   const [pointer, setPointer] = useState<Snapped>();
   const press = useRef<{ at: Pair; from: Pair; moving: 'sheet' | 'zone' | undefined }>(undefined);
   const { now } = draft;
@@ -125,7 +128,7 @@ export function useSiteSheet(props: SiteSheetProps) {
     return true;
   };
   const steer = (event: KeyboardEvent) => {
-    const by = event.altKey ? 0.1 : event.shiftKey ? 10 : 1;
+    const by = (event.altKey ? 0.1 : event.shiftKey ? 10 : 1) * stepFt;
     const arrows: Record<string, Pair> = {
       ArrowLeft: [-by, 0],
       ArrowRight: [by, 0],
@@ -173,7 +176,7 @@ export function useSiteSheet(props: SiteSheetProps) {
         if (!event.evt.ctrlKey && !event.evt.metaKey) return;
         event.evt.preventDefault();
         const at = pointerOf(event);
-        onView(zoomed(view, event.evt.deltaY > 0 ? 1 : -1, width, at ? [at.x, at.y] : undefined));
+        onView(zoomed(view, event.evt.deltaY > 0 ? 1 : -1, width, at ? [at.x, at.y] : undefined, props.scales));
       },
       onPointerDown: (event: Konva.KonvaEventObject<PointerEvent>) => {
         const at = pointerOf(event);
@@ -203,7 +206,10 @@ export function useSiteSheet(props: SiteSheetProps) {
         if (!start || !at || start.moving !== 'zone') return;
         const by: Pair = [(at.x - start.at[0]) / pxPerFt(view), (at.y - start.at[1]) / pxPerFt(view)];
         if (Math.hypot(at.x - start.at[0], at.y - start.at[1]) > CLICK_PX)
-          onDraw({ do: 'shift', by: switches.wholeFeet ? [Math.round(by[0]), Math.round(by[1])] : by });
+          onDraw({
+            do: 'shift',
+            by: switches.wholeFeet ? [Math.round(by[0] / stepFt) * stepFt, Math.round(by[1] / stepFt) * stepFt] : by,
+          });
       },
       onMouseLeave: () => setPointer(undefined),
       onClick: (event: Konva.KonvaEventObject<MouseEvent>) => {

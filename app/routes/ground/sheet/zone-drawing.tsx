@@ -3,10 +3,11 @@ import type { Zone } from '@core/records/case';
 import type { Region } from '@core/ground/clip';
 import { measuredInWords, type ZoneGround } from '@core/ground/zone-ground';
 import type { Pair } from '@core/reckoning/inputs';
-import { showArea, fixed } from '@core/words/numbers';
+import { fixed } from '@core/words/numbers';
 import { hatchPicture, INK } from './ink';
 import { Lettering } from './lettering';
 import { middleOf, type SheetView, toPx } from '../draft/sheet-view';
+import { useUnits } from '../../../ui/format';
 
 /** Rings as one path, so that holes stay open. */
 export const pathOf = (view: SheetView, region: Region): string =>
@@ -80,14 +81,15 @@ export function ZoneName({
   zone: Pick<Zone, 'name' | 'measuredBy' | 'ring' | 'offsets'>;
   ground: ZoneGround;
 }) {
+  const units = useUnits();
   const [x, y] = toPx(view, middleOf(ground.corners));
-  const error = ground.error ? ` ± ${showArea(ground.error.value)}` : '';
+  const error = ground.error ? ` ± ${units.show('area', ground.error.value)}` : '';
   return (
     <Group listening={false}>
       <Lettering at={[x, y - 9]} text={zone.name || 'New zone'} serif bold size={16.5} />
       <Lettering
         at={[x, y + 10]}
-        text={`${showArea(ground.areaSqFt)} sq ft${error}, ${measuredInWords(zone)}`}
+        text={`${units.say('area', ground.areaSqFt)}${error}, ${measuredInWords(zone)}`}
         size={12.5}
       />
     </Group>

@@ -1,13 +1,15 @@
 import type { Ledger } from '@core/prescription/ledger';
 import { sayDate } from '@core/words/days';
-import { showExact, showWeight } from '@core/words/numbers';
 import { Fig } from '../../../ui/fig';
 import { Substances } from '../../../ui/substance';
+import { useUnits } from '../../../ui/format';
 
 /** What went down since the sample, against what the report asked: a column of numbers that adds up. */
 export function LedgerLines({ ledger, substance }: { ledger: Ledger | undefined; substance: string }) {
+  const units = useUnits();
   if (!ledger) return null;
-  const lb = `lb ${substance}`;
+  const of = units.short('material-rate', substance);
+  const material = (lb: number) => units.show('material-rate', lb);
   return (
     <table className="ledger">
       <caption>Since the sample of {sayDate(ledger.since)}</caption>
@@ -15,7 +17,7 @@ export function LedgerLines({ ledger, substance }: { ledger: Ledger | undefined;
         <tr>
           <th scope="row">Asked by the report</th>
           <td>
-            {showWeight(ledger.requiredLb)} <Substances text={lb} />
+            {material(ledger.requiredLb)} <Substances text={of} />
           </td>
         </tr>
         {ledger.lines.map((line) => (
@@ -24,14 +26,14 @@ export function LedgerLines({ ledger, substance }: { ledger: Ledger | undefined;
               {sayDate(line.date)}, {line.product}
             </th>
             <td>
-              −{showExact(line.lb, 1)} <Substances text={lb} />
+              −{units.exact('material-rate', line.lb, 1)} <Substances text={of} />
             </td>
           </tr>
         ))}
         <tr className="left">
           <th scope="row">Outstanding</th>
           <td>
-            <Fig figure={ledger.outstanding} show={showWeight} /> <Substances text={lb} />
+            <Fig figure={ledger.outstanding} show={material} /> <Substances text={of} />
           </td>
         </tr>
       </tbody>

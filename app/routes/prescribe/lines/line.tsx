@@ -8,7 +8,7 @@ import { isRefusal } from '@core/reckoning/refusal';
 import type { Dose } from '@core/season/plan/dose';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { Fig } from '../../../ui/fig';
-import { type Units, useUnits } from '../../../ui/format';
+import { type QuantityId, type Units, useUnits } from '../../../ui/format';
 import { sayDate, sayDay } from '@core/words/days';
 import { Mark } from '../../../ui/marks';
 import { Substances } from '../../../ui/substance';
@@ -20,6 +20,8 @@ export interface OwnAsk {
   line: OwnLine;
   name: string;
   unit: string;
+  /** What the figure is; none for pH and counts. */
+  quantity?: QuantityId;
   rule?: number;
   own?: OwnFigure;
 }

@@ -10,6 +10,7 @@ import { NitrogenPartsList } from './nitrogen-parts-list';
 import { NitrogenWalk } from './nitrogen-walk';
 import { Schools } from './practice-schools';
 import { useUnits } from '../../../ui/format';
+import { Said } from '../../../ui/substance';
 
 interface NitrogenLineProps {
   zone: Zone;
@@ -55,7 +56,8 @@ export function NitrogenLine({
             ask={{
               line: 'nitrogen',
               name: 'nitrogen for the year',
-              unit: 'lb N per 1000',
+              unit: units.heading('nutrient-rate', 'N'),
+              quantity: 'nutrient-rate',
               rule: (nitrogen.byRule ?? nitrogen.year).value,
               own: nitrogen.own,
             }}
@@ -73,7 +75,11 @@ export function NitrogenLine({
         onSwitch={onSwitch}
       />
       <NitrogenPartsList zoneSeason={zoneSeason} year={year} onChoose={onShare} />
-      {nitrogen.note && <p className="small">{nitrogen.note}</p>}
+      {nitrogen.note && (
+        <p className="small">
+          <Said text={nitrogen.note} />
+        </p>
+      )}
       {advice}
       {zone.lastYearNitrogenLb !== undefined && (
         <p className="small">

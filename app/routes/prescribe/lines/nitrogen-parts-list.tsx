@@ -4,7 +4,8 @@ import { dayAt, dayOfYear } from '@core/days/day';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { COOL_SEASON_CHOICES, type CoolSeasonChoice } from '@core/season/rules/nitrogen-parts';
 import { sayDay } from '@core/words/days';
-import { showExact, showRate } from '@core/words/numbers';
+import { Said } from '../../../ui/substance';
+import { useUnits } from '../../../ui/format';
 
 /** The year's nitrogen in its parts: what is aimed at in each, what the doses bring, and which way of sharing it is chosen. */
 export function NitrogenPartsList({
@@ -16,6 +17,7 @@ export function NitrogenPartsList({
   year: number;
   onChoose: (choice: NonNullable<Choices['coolSeason']>) => void;
 }) {
+  const units = useUnits();
   const { parts, prescription, doses, season } = zoneSeason;
   const lb = prescription.nitrogen.year.value;
   if (!parts || !season || parts.parts.length === 0 || lb === 0 || prescription.establishment) return null;
@@ -49,9 +51,11 @@ export function NitrogenPartsList({
                   {sayDay(dayAt(year, part.from))} to {sayDay(dayAt(year, part.to))}
                 </span>
               </th>
-              <td>{showRate(part.share * grownLb)} lb N</td>
               <td>
-                <b>{showRate(brought(part.from, part.to))}</b> lb N
+                {units.rate(part.share * grownLb)} {units.short('nutrient-rate', 'N')}
+              </td>
+              <td>
+                <b>{units.rate(brought(part.from, part.to))}</b> {units.short('nutrient-rate', 'N')}
               </td>
             </tr>
           ))}
@@ -59,11 +63,15 @@ export function NitrogenPartsList({
             <tr>
               <th scope="row">
                 Winter grass
-                <span>{winter.says}</span>
+                <span>
+                  <Said text={winter.says} />
+                </span>
               </th>
-              <td>{showRate(winter.yearLb)} lb N</td>
               <td>
-                <b>{showRate(broughtInWinter)}</b> lb N
+                {units.rate(winter.yearLb)} {units.short('nutrient-rate', 'N')}
+              </td>
+              <td>
+                <b>{units.rate(broughtInWinter)}</b> {units.short('nutrient-rate', 'N')}
               </td>
             </tr>
           )}
@@ -94,9 +102,9 @@ export function NitrogenPartsList({
         </details>
       )}
       <p className="small">
-        {parts.because}
+        <Said text={parts.because} />
         {prescription.nitrogen.steps.some((step) => step.id === 'part') &&
-          ` Of the whole year ${showExact(lb, 2)} lb N are left from ${sayDay(zoneSeason.from)} on.`}
+          ` Of the whole year ${units.exact('nutrient-rate', lb, 2)} ${units.short('nutrient-rate', 'N')} are left from ${sayDay(zoneSeason.from)} on.`}
       </p>
     </>
   );

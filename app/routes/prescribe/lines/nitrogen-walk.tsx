@@ -6,7 +6,8 @@ import { alternativeValue } from '@core/reckoning/figure';
 import type { NitrogenPrescription } from '@core/prescription/prescription';
 import { isRefusal } from '@core/reckoning/refusal';
 import { Fig } from '../../../ui/fig';
-import { showExact } from '@core/words/numbers';
+import { Said } from '../../../ui/substance';
+import { useUnits } from '../../../ui/format';
 
 interface WalkProps {
   nitrogen: NitrogenPrescription;
@@ -29,6 +30,8 @@ const NAMES: Record<SwitchableLine, string> = {
 
 /** From the grass's base to the year's nitrogen: list and bars on the same lines, each step can be switched off. */
 export function NitrogenWalk({ nitrogen, ceilingLb, codeLb, switching, onSwitch }: WalkProps) {
+  const units = useUnits();
+  const exact = (lb: number) => units.exact('nutrient-rate', lb, 4);
   // a box shows what was clicked at once: the router tells of it a moment later, and a second click in between would ask the same again
   const [clicked, setClicked] = useState<Partial<Record<SwitchableLine, boolean>>>({});
   const [heard, setHeard] = useState(switching);
@@ -61,17 +64,17 @@ export function NitrogenWalk({ nitrogen, ceilingLb, codeLb, switching, onSwitch 
   const absent = there.has('base')
     ? SWITCHABLE_LINES.filter((line) => !there.has(line)).map((line) => NAMES[line])
     : [];
-  const ticks = Array.from({ length: Math.floor(most) + 1 }, (_, lb) => lb);
+  const ticks = units.ticks('nutrient-rate', 0, most, 8);
   return (
     <>
       <ul className="walk" aria-label="From the base of the grass to the year">
         <li className="axis" aria-hidden="true">
           <span />
-          <span>lb N</span>
+          <span>{units.short('nutrient-rate', 'N')}</span>
           <span className="bar">
-            {ticks.map((lb) => (
-              <em key={lb} style={{ left: at(lb) }}>
-                {lb}
+            {ticks.map((tick) => (
+              <em key={tick.us} style={{ left: at(tick.us) }}>
+                {tick.says}
               </em>
             ))}
           </span>
@@ -96,18 +99,16 @@ export function NitrogenWalk({ nitrogen, ceilingLb, codeLb, switching, onSwitch 
                       onSwitch(line, event.target.checked);
                     }}
                   >
-                    {step.says}
+                    <Said text={step.says} />
                   </Checkbox>
                 ) : (
-                  <span className="indent">{step.says}</span>
+                  <span className="indent">
+                    <Said text={step.says} />
+                  </span>
                 )}
               </span>
               <span className="size">
-                {step.off
-                  ? 'off'
-                  : step.id === 'base'
-                    ? showExact(step.lb)
-                    : `${step.lb > 0 ? '+' : ''}${showExact(step.lb)}`}
+                {step.off ? 'off' : step.id === 'base' ? exact(step.lb) : `${step.lb > 0 ? '+' : ''}${exact(step.lb)}`}
               </span>
               <span className={`bar ${kind}`}>
                 <span style={{ left: at(from), width: `calc(${at(to)} - ${at(from)})` }} />
@@ -123,10 +124,10 @@ export function NitrogenWalk({ nitrogen, ceilingLb, codeLb, switching, onSwitch 
           <span className="size">
             {nitrogen.own ? (
               <s>
-                <Fig figure={rule} show={(v) => showExact(v)} />
+                <Fig figure={rule} show={exact} />
               </s>
             ) : (
-              <Fig figure={rule} show={(v) => showExact(v)} />
+              <Fig figure={rule} show={exact} />
             )}
           </span>
           <span className={nitrogen.own ? 'bar struck' : 'bar solid'}>
@@ -140,7 +141,7 @@ export function NitrogenWalk({ nitrogen, ceilingLb, codeLb, switching, onSwitch 
               <span className="indent">Year, override</span>
             </span>
             <span className="size">
-              <Fig figure={nitrogen.year} show={(v) => showExact(v)} />
+              <Fig figure={nitrogen.year} show={exact} />
             </span>
             <span className="bar solid">
               <span style={{ left: 0, width: at(nitrogen.year.value) }} />
@@ -154,11 +155,11 @@ export function NitrogenWalk({ nitrogen, ceilingLb, codeLb, switching, onSwitch 
           <span className="bar">
             {codeLb !== undefined && (
               <em className="code" style={{ left: at(codeLb) }}>
-                local code {showExact(codeLb)}
+                local code {exact(codeLb)}
               </em>
             )}
             <em className="ceiling" style={{ left: at(ceilingLb) }}>
-              ceiling {showExact(ceilingLb)}
+              ceiling {exact(ceilingLb)}
             </em>
           </span>
         </li>
@@ -168,7 +169,7 @@ export function NitrogenWalk({ nitrogen, ceilingLb, codeLb, switching, onSwitch 
           const value = alternativeValue(rule, each);
           return isRefusal(value) ? null : (
             <span key={each.says}>
-              {each.says} <b>{showExact(value, 3)}</b> lb N
+              <Said text={each.says} /> <b>{units.exact('nutrient-rate', value)}</b> {units.short('nutrient-rate', 'N')}
             </span>
           );
         })}

@@ -7,10 +7,10 @@ import { nutrientBalance } from '@core/nutrients/balance';
 import type { Dose } from '@core/season/plan/dose';
 import { levelInWords } from '@core/soil/interpret';
 import { Fig } from '../../../ui/fig';
-import { showRate, roundedTo } from '@core/words/numbers';
 import { ColumnGlyph } from '../../../ui/glyphs';
-import { Substances } from '../../../ui/substance';
+import { Said, Substances } from '../../../ui/substance';
 import { Amount, DoseList, Line, type OwnAsk, OwnButton } from './line';
+import { useUnits } from '../../../ui/format';
 
 const placeOf = (level: NutrientPrescription['level']) =>
   level === 'very-low' || level === 'low' ? 'low' : level === 'enough' || level === 'high' ? level : 'none';
@@ -31,6 +31,7 @@ const WIDEST = 300;
 
 /** A need drawn: solid is short in the soil, open is what growth takes. */
 function BalanceStrip({ line, sold }: { line: NutrientPrescription; sold: string }) {
+  const units = useUnits();
   const year = line.byRule ?? line.year;
   const balance = within(year, nutrientBalance.id);
   const removal = within(balance, growthRemoval.id);
@@ -45,11 +46,11 @@ function BalanceStrip({ line, sold }: { line: NutrientPrescription; sold: string
   const oxide = within(year, 'nutrient.oxide');
   const uncapped = oxide?.value ?? balance.value;
   const factor = uncapped / balance.value;
-  const takes = Number(showRate(Math.min(uncapped, removal.value * factor)));
-  const total = Number(showRate(uncapped));
+  const takes = units.rounded('nutrient-rate', Math.min(uncapped, removal.value * factor));
+  const total = units.rounded('nutrient-rate', uncapped);
   // printed sums must add: the soil's share is what is left of the printed total
-  const soil = roundedTo(total - takes, 2);
-  if (soil < 0) return null;
+  const soil = total - takes;
+  if (soil < -1e-9) return null;
   const scale = Math.min(PX_PER_LB, WIDEST / Math.max(total, 0.01));
   return (
     <p className="strip">
@@ -58,8 +59,9 @@ function BalanceStrip({ line, sold }: { line: NutrientPrescription; sold: string
         <rect x="0.5" y="0.5" width={Math.max(0, soil * scale)} height="11" fill="var(--loam-2)" stroke="var(--loam)" />
       </svg>
       <span>
-        <b>{showRate(soil)}</b> short in the soil, <b>{showRate(takes)}</b> growth takes, lb <Substances text={sold} />
-        {uncapped - year.value > 0.005 && <>; held to {showRate(year.value)}</>}
+        <b>{units.rate(soil)}</b> short in the soil, <b>{units.rate(takes)}</b> growth takes,{' '}
+        <Substances text={units.short('nutrient-rate', sold)} />
+        {uncapped - year.value > 0.005 && <>; held to {units.rate(year.value)}</>}
       </span>
     </p>
   );
@@ -98,12 +100,14 @@ export function NutrientLine({
   advice,
   onAsk,
 }: NutrientLineProps) {
+  const units = useUnits();
   const given = line.year && line.yearLb > 0;
   const substance = sold.replace(', combined', '');
   const ask: OwnAsk = {
     line: schooled,
     name: name.toLowerCase(),
-    unit: `lb ${substance} per 1000`,
+    unit: units.heading('nutrient-rate', substance),
+    quantity: 'nutrient-rate',
     rule: (line.byRule ?? line.year)?.value,
     own: line.own,
   };
@@ -129,7 +133,7 @@ export function NutrientLine({
               {line.own && line.byRule && (
                 <p className="was">
                   <s>
-                    <Fig figure={line.byRule} show={showRate} />
+                    <Fig figure={line.byRule} show={units.rate} />
                   </s>{' '}
                   by the rule
                 </p>
@@ -140,7 +144,7 @@ export function NutrientLine({
                 ) : line.level === 'unreadable' ? (
                   'cannot be judged'
                 ) : (
-                  <Substances text={`0 lb ${substance}`} />
+                  <Substances text={`0 ${units.short('nutrient-rate', substance)}`} />
                 )}
               </p>
             </>
@@ -160,7 +164,7 @@ export function NutrientLine({
           {!hasRule(schooled) ? (
             'no rule'
           ) : prescription[schooled].year && prescription[schooled].yearLb > 0 ? (
-            <Fig figure={prescription[schooled].year} show={showRate} />
+            <Fig figure={prescription[schooled].year} show={units.rate} />
           ) : (
             '0'
           )}
@@ -169,13 +173,13 @@ export function NutrientLine({
     >
       <BalanceStrip line={line} sold={substance} />
       <p>
-        <Substances text={line.says} />
+        <Said text={line.says} />
       </p>
       {advice}
       {caution && (
         <p className="caution small">
           <span>
-            <b>Caution</b> <Substances text={caution} />
+            <b>Caution</b> <Said text={caution} />
           </span>
         </p>
       )}

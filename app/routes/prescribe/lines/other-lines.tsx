@@ -5,12 +5,12 @@ import { analyteName } from '@core/records/analytes';
 import { type Interpretation, levelInWords, type Finding } from '@core/soil/interpret';
 import { Fragment } from 'react';
 import { Fig } from '../../../ui/fig';
-import { Substances } from '../../../ui/substance';
-import { showWeight } from '@core/words/numbers';
+import { Said } from '../../../ui/substance';
 import { ColumnGlyph } from '../../../ui/glyphs';
 import type { Dose } from '@core/season/plan/dose';
 import { LedgerLines } from './ledger-lines';
 import { DoseList, Line, type OwnAsk, OwnButton, ZoneTotal } from './line';
+import { useUnits } from '../../../ui/format';
 
 const levelOf = (finding: Finding | undefined) =>
   finding === undefined
@@ -40,6 +40,8 @@ export function OtherLines({
   doses: readonly Dose[];
   onAsk: (ask: OwnAsk) => void;
 }) {
+  const units = useUnits();
+  const material = (lb: number) => units.show('material-rate', lb);
   const { gypsum, salinity, toxic, foliar: sprays } = prescription;
   const gypsumDoses = doses.filter((dose) => dose.for === 'gypsum');
   const micro = prescribeMicronutrients(read);
@@ -91,7 +93,7 @@ export function OtherLines({
         {sprays.length === 0 && <p>Nothing without a test or a symptom.</p>}
         {sprays.map((each) => (
           <p key={each.purpose}>
-            <Substances text={each.says} />
+            <Said text={each.says} />
           </p>
         ))}
       </Line>
@@ -102,8 +104,8 @@ export function OtherLines({
           verdict="Sodic"
           figure={
             <>
-              <Fig figure={gypsum.figure} show={showWeight} /> lb gypsum
-              <p>per 1000 sq ft, in all</p>
+              <Fig figure={gypsum.figure} show={material} /> {units.short('material-rate', 'gypsum')}
+              <p>{units.unit('material-rate').replace(/^\S+ /, '')}, in all</p>
               <ZoneTotal figure={gypsum.figure} substance="gypsum" />
             </>
           }
@@ -112,12 +114,15 @@ export function OtherLines({
               <DoseList doses={gypsumDoses} />
             ) : (
               <p className="nodose">
-                {gypsum.doses.length} of {showWeight(gypsum.doses[0] ?? 0)} lb gypsum, with leaching water
+                {gypsum.doses.length} of {material(gypsum.doses[0] ?? 0)} {units.short('material-rate', 'gypsum')}, with
+                leaching water
               </p>
             )
           }
         >
-          <p>{gypsum.says}</p>
+          <p>
+            <Said text={gypsum.says} />
+          </p>
           <LedgerLines ledger={gypsum.ledger} substance="gypsum" />
         </Line>
       )}
@@ -130,13 +135,19 @@ export function OtherLines({
         >
           {micro.map((each) => (
             <p key={each.analyte}>
-              {analyteName(each.analyte)}: {each.says.toLowerCase()}
+              {analyteName(each.analyte)}: {units.said(each.says).toLowerCase()}
             </p>
           ))}
           {toxic.map((each) => (
-            <p key={`toxic-${each.analyte}`}>{each.says}</p>
+            <p key={`toxic-${each.analyte}`}>
+              <Said text={each.says} />
+            </p>
           ))}
-          {salinity.standing === 'saline' && <p>{salinity.says}</p>}
+          {salinity.standing === 'saline' && (
+            <p>
+              <Said text={salinity.says} />
+            </p>
+          )}
         </Line>
       )}
     </>

@@ -16,13 +16,15 @@ import { sulfurForCarbonate } from '@core/sulfur/carbonate';
 import { zoneBulkDensity } from '@core/soil/report';
 import type { PhFinding } from '@core/soil/interpret';
 import { Fig } from '../../../ui/fig';
-import { showExact, showMoney, showPh, showProductRate, showRate, showWeight } from '@core/words/numbers';
+import { showExact, showMoney, showPh } from '@core/words/numbers';
 import { WarnGlyph } from '../../../ui/glyphs';
-import { Substances } from '../../../ui/substance';
+import { Said, Substances } from '../../../ui/substance';
 import { Track } from '../../../ui/track';
+import { useUnits } from '../../../ui/format';
 
 /** Where the pH stands against the window of the grass, short. */
 export function PhTrack({ finding, ph }: { finding: PhFinding; ph: PhPrescription }) {
+  const units = useUnits();
   return (
     <div className="prx">
       <Track
@@ -35,7 +37,7 @@ export function PhTrack({ finding, ph }: { finding: PhFinding; ph: PhPrescriptio
         value={finding.ph}
         shown={showPh(finding.ph)}
         width={352}
-        label={finding.says}
+        label={units.said(finding.says)}
         window={{ name: 'window', aim: ph.targetPh ?? finding.aim }}
       />
     </div>
@@ -52,6 +54,7 @@ export function LimeMaterials({
   ph: PhPrescription;
   onChoose: (id: string) => void;
 }) {
+  const units = useUnits();
   const need = ph.requirement;
   const limes = facts.products.filter((p) => {
     const kind = p.unfinished ? undefined : limeKindOf(p);
@@ -78,7 +81,7 @@ export function LimeMaterials({
         <tr>
           <th scope="col">Lime</th>
           <th scope="col">ECCE</th>
-          <th scope="col">lb lime per 1000</th>
+          <th scope="col">{units.heading('product-rate', 'lime')}</th>
           <th scope="col">Doses</th>
           <th scope="col">Brings</th>
           <th scope="col">Here</th>
@@ -108,12 +111,12 @@ export function LimeMaterials({
               </th>
               <td>{showExact(ecceOf(lime), 1)}</td>
               <td>
-                <Fig figure={rate} show={showProductRate} />
+                <Fig figure={rate} show={units.productRate} />
               </td>
-              <td>{doses.length === 1 ? 'one' : `${doses.length} of ${showProductRate(doses[0] ?? 0)}`}</td>
+              <td>{doses.length === 1 ? 'one' : `${doses.length} of ${units.productRate(doses[0] ?? 0)}`}</td>
               <td>
                 {limeKindOf(lime) === 'dolomitic'
-                  ? `${showRate((rate.value * (lime.guaranteed.Mg ?? 0)) / 100)} lb Mg`
+                  ? `${units.rate((rate.value * (lime.guaranteed.Mg ?? 0)) / 100)} ${units.short('nutrient-rate', 'Mg')}`
                   : limeKindOf(lime) === 'hydrated'
                     ? 'burns skin and eyes'
                     : 'calcium'}
@@ -129,6 +132,8 @@ export function LimeMaterials({
 
 /** Ways to lower pH, in lime undone a year: how little a light dose of ammonium does stands beside the sulfur. */
 export function Acidifiers({ facts, prescription }: { facts: ZoneFacts; prescription: ZonePrescription }) {
+  const units = useUnits();
+  const material = (lb: number) => units.show('material-rate', lb);
   const { zone } = facts;
   const { ph, nitrogen } = prescription;
   const percent = zone.calciumCarbonatePercent;
@@ -155,11 +160,12 @@ export function Acidifiers({ facts, prescription }: { facts: ZoneFacts; prescrip
         Ways to lower pH, as lime undone in a year
         {comparison.need && (
           <>
-            ; the soil is <Fig figure={comparison.need} show={showWeight} /> lb <Substances text="CaCO3" /> away
+            ; the soil is <Fig figure={comparison.need} show={material} />{' '}
+            <Substances text={units.short('material-rate', 'CaCO3')} /> away
             {carbonate && (
               <>
                 {' '}
-                (<Fig figure={carbonate} show={showWeight} /> lb S for its free lime alone)
+                (<Fig figure={carbonate} show={material} /> {units.short('material-rate', 'S')} for its free lime alone)
               </>
             )}
           </>
@@ -170,7 +176,7 @@ export function Acidifiers({ facts, prescription }: { facts: ZoneFacts; prescrip
           <th scope="col">With</th>
           <th scope="col">A year of it</th>
           <th scope="col">
-            <Substances text="lb CaCO3 undone" />
+            <Substances text={`${units.short('material-rate', 'CaCO3')} undone`} />
           </th>
           <th scope="col">Years</th>
         </tr>
@@ -179,9 +185,11 @@ export function Acidifiers({ facts, prescription }: { facts: ZoneFacts; prescrip
         {comparison.rows.map((row) => (
           <tr key={row.id}>
             <th scope="row">{row.name}</th>
-            <td>{row.aYear}</td>
             <td>
-              <Fig figure={row.undoes} show={showWeight} />
+              <Said text={row.aYear} />
+            </td>
+            <td>
+              <Fig figure={row.undoes} show={material} />
             </td>
             <td>{row.years === undefined ? '–' : row.years < 1 ? 'under 1' : showExact(row.years, 0)}</td>
           </tr>
@@ -199,6 +207,7 @@ export function HighPhSchools({
   facts: ZoneFacts;
   onChoose: (id: NonNullable<Choices['highPh']>) => void;
 }) {
+  const units = useUnits();
   return (
     <fieldset className="highph">
       <legend>What to do about a high pH</legend>
@@ -208,12 +217,12 @@ export function HighPhSchools({
             {each.title}
             {each.ph.action === 'sulfur' && each.ph.requirement && (
               <>
-                : <b>{showRate(each.ph.requirement.value)}</b> lb S
+                : <b>{units.rate(each.ph.requirement.value)}</b> {units.short('nutrient-rate', 'S')}
               </>
             )}
           </Radio>
           <p className="small">
-            {each.because} <i>Against:</i> {each.against}
+            <Said text={each.because} /> <i>Against:</i> <Said text={each.against} />
           </p>
         </div>
       ))}
@@ -223,6 +232,8 @@ export function HighPhSchools({
 
 /** To hold a pH and to correct it are two things: what the year's nitrogen takes from it. */
 export function HoldingPh({ prescription }: { prescription: ZonePrescription }) {
+  const units = useUnits();
+  const material = (lb: number) => units.show('material-rate', lb);
   const { year } = prescription.nitrogen;
   if (year.value === 0) return null;
   const acid = (source: 'urea' | 'ammonium-sulfate') =>
@@ -237,9 +248,9 @@ export function HoldingPh({ prescription }: { prescription: ZonePrescription }) 
     );
   return (
     <p className="small">
-      To hold the pH is another matter: the year’s nitrogen undoes <Fig figure={acid('urea')} show={showWeight} /> lb{' '}
-      <Substances text="CaCO3" /> per 1000 as urea, <Fig figure={acid('ammonium-sulfate')} show={showWeight} /> as
-      ammonium sulfate.
+      To hold the pH is another matter: the year’s nitrogen undoes <Fig figure={acid('urea')} show={material} />{' '}
+      <Substances text={units.heading('material-rate', 'CaCO3')} /> as urea,{' '}
+      <Fig figure={acid('ammonium-sulfate')} show={material} /> as ammonium sulfate.
     </p>
   );
 }
@@ -250,7 +261,7 @@ export function Caution({ children }: { children: string }) {
     <p className="caution small">
       <WarnGlyph />
       <span>
-        <b>Caution</b> <Substances text={children} />
+        <b>Caution</b> <Said text={children} />
       </span>
     </p>
   );

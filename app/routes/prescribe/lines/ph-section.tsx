@@ -6,9 +6,8 @@ import type { ZoneSeason } from '@core/season/plan/season-plan';
 import type { School } from '@core/soil/interpret';
 import { useUnits } from '../../../ui/format';
 import { Fig } from '../../../ui/fig';
-import { showWeight } from '@core/words/numbers';
 import { ColumnGlyph } from '../../../ui/glyphs';
-import { Substances } from '../../../ui/substance';
+import { Said, Substances } from '../../../ui/substance';
 import { Amount, DoseList, Line, type OwnAsk, OwnButton } from './line';
 import { Acidifiers, Caution, HighPhSchools, HoldingPh, LimeMaterials, PhTrack } from './ph-line';
 
@@ -69,7 +68,8 @@ export function PhSection({ zoneSeason, facts, schools, onAsk, onLime, onHighPh,
               ask={{
                 line: read.ph.place === 'too-alkaline' ? 'free-sulfur' : 'lime',
                 name: read.ph.place === 'too-alkaline' ? 'free sulfur' : 'lime',
-                unit: read.ph.place === 'too-alkaline' ? 'lb S per 1000' : 'lb lime per 1000',
+                unit: units.heading('material-rate', read.ph.place === 'too-alkaline' ? 'S' : 'lime'),
+                quantity: 'material-rate',
                 rule: (ph.byRule ?? (ph.own ? undefined : ph.material))?.value,
                 own: ph.own,
               }}
@@ -90,7 +90,7 @@ export function PhSection({ zoneSeason, facts, schools, onAsk, onLime, onHighPh,
     >
       {read?.ph && <PhTrack finding={read.ph} ph={ph} />}
       <p>
-        <Substances text={ph.says} />
+        <Said text={ph.says} />
       </p>
       {ph.unsettled && <Caution>{`pH not settled. ${ph.unsettled}`}</Caution>}
       <LedgerLines ledger={ph.ledger} substance={ph.method === 'sulfur.requirement' ? 'S' : 'lime'} />
@@ -98,8 +98,8 @@ export function PhSection({ zoneSeason, facts, schools, onAsk, onLime, onHighPh,
       <LaboratoryAdvice line="lime" advice={prescription.labAdvice} taken={ph.material?.value} onTake={onTake} />
       {ph.action === 'lime' && method && ph.method?.startsWith('lime.') && ph.method !== 'lime.first-dose' && (
         <p className="small">
-          The method’s own lime: <Fig figure={method} show={showWeight} />{' '}
-          <Substances text={method.unit.replace(' per 1000 ft2', ' per 1000')} />.
+          The method’s own lime: <Fig figure={method} show={(value) => units.show('material-rate', value)} />{' '}
+          <Substances text={units.heading('material-rate', method.unit.replace(/^lb | per 1000 ft2$/g, ''))} />.
           {ph.dosesFigure && ph.doses.length > 1 && (
             <>
               {' '}
@@ -133,7 +133,8 @@ export function PhSection({ zoneSeason, facts, schools, onAsk, onLime, onHighPh,
             ask={{
               line: 'treated-depth',
               name: 'the depth to treat',
-              unit: 'in',
+              unit: units.unit('depth'),
+              quantity: 'depth',
               rule: 4,
               own: zone.own?.find((own) => own.line === 'treated-depth'),
             }}

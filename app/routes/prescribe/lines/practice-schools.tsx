@@ -1,5 +1,5 @@
 import { type PracticeSchool, schoolOf } from '@core/season/rules/practice-schools';
-import { Substances } from '../../../ui/substance';
+import { Said } from '../../../ui/substance';
 
 /** Ways of working that practitioners disagree on, with what each says for itself. */
 export function Schools<Id extends string>({
@@ -23,8 +23,8 @@ export function Schools<Id extends string>({
             <b>{each.title}</b>
             {each.comparisonOnly && <i> (for comparison, never planned)</i>}
             <span>
-              <Substances text={each.does} /> <i>For:</i> <Substances text={each.because} /> <i>Against:</i>{' '}
-              <Substances text={each.against} />
+              <Said text={each.does} /> <i>For:</i> <Said text={each.because} /> <i>Against:</i>{' '}
+              <Said text={each.against} />
             </span>
           </li>
         ))}

@@ -6,14 +6,14 @@ import type { Zone } from '@core/records/case';
 import { type CopiedLine, differencesOf, linesToCopy } from '@core/prescription/copy-prescription';
 import { latestTest } from '@core/soil/report';
 import { Fault, TextField } from '../../../ui/field';
-import { showRate } from '@core/words/numbers';
 import { StopGlyph, WarnGlyph } from '../../../ui/glyphs';
-import { Substances } from '../../../ui/substance';
+import { Said, Substances } from '../../../ui/substance';
 import { useDone } from '../../../work/use-done';
 import type { PropertyWork } from '../../../work/property-work';
 import type { Answer } from '../prescribe-action';
 import { undoOf } from '../../../work/property-action';
 import { sendBy } from '../../../work/send';
+import { useUnits } from '../../../ui/format';
 
 interface CopyModalProps {
   work: PropertyWork;
@@ -25,6 +25,7 @@ interface CopyModalProps {
 
 /** A prescription put on another zone: first the differences, then what would be copied and what may not be. */
 export function CopyModal({ work, from, by, fetcher, onClose }: CopyModalProps) {
+  const units = useUnits();
   const others = work.file.zones.filter((zone) => zone.id !== from.id);
   const [toId, setToId] = useState<string>();
   const [seen, setSeen] = useState(false);
@@ -102,7 +103,7 @@ export function CopyModal({ work, from, by, fetcher, onClose }: CopyModalProps) 
                       <WarnGlyph /> {each.to}
                     </td>
                     <td className="small">
-                      <Substances text={each.matters} />
+                      <Said text={each.matters} />
                     </td>
                   </tr>
                 ))}
@@ -111,7 +112,7 @@ export function CopyModal({ work, from, by, fetcher, onClose }: CopyModalProps) 
             <Checkbox checked={seen} onChange={(event) => setSeen(event.target.checked)}>
               {differences.length === 0 ? 'It fits there as well' : 'I have read them, and it fits there all the same'}
             </Checkbox>
-            <h3>What would be copied, per 1000</h3>
+            <h3>What would be copied, per {units.areaOf('nutrient-rate')}</h3>
             <ul className="copylines">
               {lines.map((line) => (
                 <li key={line.line}>
@@ -119,7 +120,7 @@ export function CopyModal({ work, from, by, fetcher, onClose }: CopyModalProps) 
                     <>
                       <StopGlyph />
                       <span>
-                        {line.name} is not copied: {line.refused}
+                        {line.name} is not copied: <Said text={line.refused} />
                       </span>
                     </>
                   ) : (
@@ -134,7 +135,8 @@ export function CopyModal({ work, from, by, fetcher, onClose }: CopyModalProps) 
                         })
                       }
                     >
-                      {line.name}, {showRate(line.value)} lb <Substances text={line.unit} />
+                      {line.name}, {units.rate(line.value)}{' '}
+                      <Substances text={units.short('nutrient-rate', line.unit)} />
                     </Checkbox>
                   )}
                 </li>

@@ -1,12 +1,13 @@
 import { Button, Modal } from 'antd';
 import { Fault, TextField } from '../../../ui/field';
-import { showExact } from '@core/words/numbers';
 import { Substances } from '../../../ui/substance';
 import type { OwnAsk } from '../lines/line';
 import type { Answer, Sent, TypedOwn } from '../prescribe-action';
 import { Unsaved } from '../../../ui/unsaved';
 import { usePropertyWork } from '../../../work/use-property-work';
 import { useTypedSlip } from '../../../work/use-typed-slip';
+import { useUnits } from '../../../ui/format';
+import { FieldTexts } from '../../../work/typed-fields';
 
 interface OwnModalProps {
   ask: OwnAsk;
@@ -17,14 +18,19 @@ interface OwnModalProps {
 
 /** An override with its reason; the rule's own stays visible everywhere. */
 export function OverrideModal({ ask, zoneId, by, onClose }: OwnModalProps) {
+  const units = useUnits();
   const { file } = usePropertyWork();
   const { typed, type, faults, offered, send } = useTypedSlip<TypedOwn, Sent, Answer>(
     `${file.property.id}/override/${zoneId}/${ask.line}`,
-    () => ({
-      value: ask.own ? showExact(ask.own.value) : '',
-      reason: ask.own?.reason ?? '',
-      by: ask.own?.by ?? by,
-    }),
+    () => {
+      const fields = new FieldTexts(units, file.zones.find((zone) => zone.id === zoneId)?.typed);
+      return {
+        value: fields.text(`own.${ask.line}`, ask.own?.value, ask.quantity),
+        reason: ask.own?.reason ?? '',
+        by: ask.own?.by ?? by,
+        held: fields.first,
+      };
+    },
     onClose,
   );
   const keep = () => send({ intent: 'own', zoneId, line: ask.line, typed });
@@ -53,7 +59,8 @@ export function OverrideModal({ ask, zoneId, by, onClose }: OwnModalProps) {
           'The rule gives nothing here.'
         ) : (
           <>
-            The rule gives {showExact(ask.rule, 3)} <Substances text={ask.unit} />.
+            The rule gives {ask.quantity ? units.exact(ask.quantity, ask.rule) : units.plain(ask.rule, 3)}{' '}
+            <Substances text={ask.unit} />.
           </>
         )}{' '}
         It stays beside yours on every sheet. A local code holds over both.

@@ -21,6 +21,7 @@ import { usePropertyWork } from '../../../work/use-property-work';
 import { sendBy } from '../../../work/send';
 import { useDraft } from '../../../work/use-draft';
 import { useFollowed } from '../../../work/use-followed';
+import { useUnits } from '../../../ui/format';
 
 const methodOptions = (methods: readonly (Method | 'same')[]) =>
   methods.map((value) => ({ value, label: value === 'same' ? 'as the others' : methodName(value) }));
@@ -46,16 +47,17 @@ export function ReportForm({
   onCancel?: () => void;
   onKept: () => void;
 }) {
+  const units = useUnits();
   const { file } = usePropertyWork();
-  const [typed, setTyped] = useState(() => typedFromReport(test, today));
+  const [typed, setTyped] = useState(() => typedFromReport(test, today, units));
   const fetcher = useFetcher<{ faults?: Record<string, string>; kept?: string }>();
   const place = `${file.property.id}/report/${zoneId}/${test?.id ?? 'new'}`;
   const text = (report: TypedReport) => JSON.stringify({ ...report, changedAt: undefined });
   const { dirty, overtaken } = useFollowed({
     record: test,
     typed: text(typed),
-    shown: (record) => text(typedFromReport(record, today)),
-    load: (record) => setTyped(typedFromReport(record, today)),
+    shown: (record) => text(typedFromReport(record, today, units)),
+    load: (record) => setTyped(typedFromReport(record, today, units)),
     adopt: ({ changedAt }) => setTyped((before) => ({ ...before, changedAt })),
   });
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
@@ -97,7 +99,7 @@ export function ReportForm({
           />
           <TextField
             label="Depth"
-            unit="in"
+            unit={units.unit('depth')}
             value={typed.depth}
             onChange={set('depth')}
             fault={faults.depth}
@@ -149,7 +151,7 @@ export function ReportForm({
           {(typed.unit === 'lb/acre' || typed.unit === 'kg/ha') && (
             <TextField
               label={`Depth the ${typed.unit} are for`}
-              unit="in, 6 2/3 if not said"
+              unit={`${units.unit('depth')}, ${units.said('6 2/3 in').replace(/ \S+$/, '')} if not said`}
               value={typed.basisDepth}
               onChange={set('basisDepth')}
               fault={faults.basisDepth}
@@ -194,11 +196,11 @@ export function ReportForm({
       <fieldset className="advice">
         <legend>The laboratory’s own advice</legend>
         <div className="values">
-          {ADVICE.map(({ key, label, unit }) => (
+          {ADVICE.map(({ key, label, quantity, of }) => (
             <TextField
               key={key}
               label={label}
-              unit={unit}
+              unit={units.heading(quantity, of)}
               value={typed.advice[key]}
               onChange={(text) => setTyped((before) => ({ ...before, advice: { ...before.advice, [key]: text } }))}
               fault={faults[key]}

@@ -8,7 +8,8 @@ import {
 } from '@core/records/case';
 import { newId } from '@core/records/new-id';
 import { faultsByField } from '@core/records/strict-schema';
-import { typedNumber } from '@core/typed/typed-number';
+import type { QuantityId, Units } from '../../../ui/format';
+import { FieldNumbers, FieldTexts, type FirstTexts } from '../../../work/typed-fields';
 import { isRefusal } from '@core/reckoning/refusal';
 import { type BufferMethod, limeBuffer, refuseReading } from '@core/lime/buffers';
 import { analyteName, isMassAnalyte, onlyUnitOf } from '@core/records/analytes';
@@ -16,11 +17,11 @@ import { methodsOf } from '@core/records/methods';
 
 /** What a laboratory recommends, in the order reports print it. */
 export const ADVICE = [
-  { key: 'limeLb', label: 'Lime, as spread', unit: 'lb lime/1000' },
-  { key: 'NLb', label: 'Nitrogen', unit: 'lb N/1000' },
-  { key: 'P2O5Lb', label: 'Phosphate', unit: 'lb P2O5/1000' },
-  { key: 'K2OLb', label: 'Potash', unit: 'lb K2O/1000' },
-] as const satisfies readonly { key: keyof LabAdvice; label: string; unit: string }[];
+  { key: 'limeLb', label: 'Lime, as spread', quantity: 'material-rate', of: 'lime' },
+  { key: 'NLb', label: 'Nitrogen', quantity: 'nutrient-rate', of: 'N' },
+  { key: 'P2O5Lb', label: 'Phosphate', quantity: 'nutrient-rate', of: 'P2O5' },
+  { key: 'K2OLb', label: 'Potash', quantity: 'nutrient-rate', of: 'K2O' },
+] as const satisfies readonly { key: keyof LabAdvice; label: string; quantity: QuantityId; of: string }[];
 export type AdviceKey = (typeof ADVICE)[number]['key'];
 
 /** A soil report as typed. Values are text; a leading < is a value under the laboratory's limit. */
@@ -47,6 +48,8 @@ export interface TypedReport {
   /** The laboratory’s own recommendation, lb/1000 ft2. */
   advice: Record<AdviceKey, string>;
   values: Partial<Record<Analyte, string>>;
+  /** What the fields held when the form was filled. */
+  held?: FirstTexts;
 }
 
 const SHOWN: readonly Analyte[] = [
@@ -93,7 +96,8 @@ export const P_METHODS = ['same', 'mehlich-3', 'bray-p1', 'olsen', 'mehlich-1', 
 export const PH_METHODS = methodsOf('pH');
 export { SALINITY_METHODS } from '@core/records/methods';
 
-export function typedFromReport(test: SoilTest | undefined, today: string): TypedReport {
+export function typedFromReport(test: SoilTest | undefined, today: string, units: Units): TypedReport {
+  const fields = new FieldTexts(units);
   const find = (analyte: Analyte) => test?.results.find((r) => r.analyte === analyte);
   const nutrient =
     test?.results.find(
@@ -106,7 +110,7 @@ export function typedFromReport(test: SoilTest | undefined, today: string): Type
     id: test?.id,
     changedAt: test?.changedAt,
     sampledOn: test?.sampledOn ?? today,
-    depth: test?.depthIn === undefined ? (test ? '' : '4') : String(test.depthIn),
+    depth: fields.text('depth', test ? test.depthIn : 4, 'depth'),
     lab: test?.lab ?? '',
     unit: nutrient?.unit ?? '',
     extractant: nutrient?.method ?? 'mehlich-3',
@@ -114,17 +118,18 @@ export function typedFromReport(test: SoilTest | undefined, today: string): Type
     bufferMethod: find('buffer-pH')?.method ?? '',
     pMethod: pMethod && pMethod !== nutrient?.method ? pMethod : 'same',
     saltMethod: find('EC')?.method ?? '',
-    basisDepth: test?.basisDepthIn === undefined ? '' : String(test.basisDepthIn),
-    scoop: test?.scoopGPerCm3 === undefined ? '' : String(test.scoopGPerCm3),
+    basisDepth: fields.text('basisDepth', test?.basisDepthIn, 'depth'),
+    scoop: fields.text('scoop', test?.scoopGPerCm3),
     advice: Object.fromEntries(
-      ADVICE.map(({ key }) => [key, String(test?.labAdvice?.[key] ?? '')]),
+      ADVICE.map(({ key, quantity }) => [key, fields.text(key, test?.labAdvice?.[key], quantity)]),
     ) as TypedReport['advice'],
     values: Object.fromEntries(
       (test?.results ?? []).map((r) => [
         r.analyte,
-        `${r.qualifier ?? ''}${r.value}${r.unit === '%' && CATIONS.includes(r.analyte) ? '%' : ''}`,
+        `${r.qualifier ?? ''}${units.plain(r.value)}${r.unit === '%' && CATIONS.includes(r.analyte) ? '%' : ''}`,
       ]),
     ),
+    held: fields.first,
   };
 }
 
@@ -156,6 +161,7 @@ export function reportFromTyped(
   zoneId: string,
   before: SoilTest | undefined,
   taken: readonly string[],
+  units: Units,
 ): { test: SoilTest } | { faults: Record<string, string> } {
   const faults: Record<string, string> = {};
   const results: SoilResult[] = [];
@@ -164,7 +170,7 @@ export function reportFromTyped(
     const share = CATIONS.includes(analyte) && whole.endsWith('%');
     const text = share ? whole.slice(0, -1).trim() : whole;
     const qualifier = text.startsWith('<') || text.startsWith('>') ? (text[0] as '<' | '>') : undefined;
-    const value = typedNumber(qualifier ? text.slice(1) : text, label, analyte);
+    const value = units.readPlain(qualifier ? text.slice(1) : text, label, analyte);
     if (isRefusal(value)) faults[analyte] = value.refused;
     if (value === undefined || isRefusal(value)) continue;
     const unit = share
@@ -188,20 +194,20 @@ export function reportFromTyped(
       }
     }
   }
-  const depth = typedNumber(typed.depth, 'Sampling depth', 'depth');
-  if (isRefusal(depth)) faults.depth = depth.refused;
-  const number = (text: string, label: string, key: string): number | undefined => {
-    const read = typedNumber(text, label, key);
-    if (!isRefusal(read)) return read;
-    faults[key] = read.refused;
-    return undefined;
+  const fields = new FieldNumbers(units, typed.held);
+  const number = (text: string, label: string, key: string, quantity?: QuantityId): number | undefined => {
+    const read = fields.read(text, { name: key, label, field: key, quantity });
+    const fault = fields.faults[key];
+    if (fault) faults[key] = fault;
+    return read;
   };
+  const depthIn = number(typed.depth, 'Sampling depth', 'depth', 'depth');
   const byArea = typed.unit === 'lb/acre' || typed.unit === 'kg/ha';
-  const basisDepthIn = byArea ? number(typed.basisDepth, 'Depth the unit is for', 'basisDepth') : undefined;
+  const basisDepthIn = byArea ? number(typed.basisDepth, 'Depth the unit is for', 'basisDepth', 'depth') : undefined;
   const scoopGPerCm3 = typed.unit === 'mg/dm3' ? number(typed.scoop, 'Weight of the scoop', 'scoop') : undefined;
   const labAdvice = Object.fromEntries(
-    ADVICE.flatMap(({ key, label }) => {
-      const lb = number(typed.advice[key], label, key);
+    ADVICE.flatMap(({ key, label, quantity }) => {
+      const lb = number(typed.advice[key], label, key, quantity);
       return lb === undefined ? [] : [[key, lb] as const];
     }),
   ) as LabAdvice;
@@ -212,7 +218,7 @@ export function reportFromTyped(
     ...(typed.changedAt ? { changedAt: typed.changedAt } : {}),
     zoneId,
     sampledOn: typed.sampledOn,
-    ...(depth === undefined || isRefusal(depth) ? {} : { depthIn: depth }),
+    ...(depthIn === undefined ? {} : { depthIn }),
     ...(basisDepthIn === undefined ? {} : { basisDepthIn }),
     ...(scoopGPerCm3 === undefined ? {} : { scoopGPerCm3 }),
     ...(typed.lab.trim() ? { lab: typed.lab.trim() } : {}),

@@ -3,21 +3,22 @@ import { useState } from 'react';
 import type { IrrigationWater as Water } from '@core/records/case';
 import type { WaterFinding, WaterPrescription } from '@core/prescription/prescription';
 import { sayDate } from '@core/words/days';
-import { showExact } from '@core/words/numbers';
-import { Substances } from '../../../ui/substance';
+import { Said, Substances } from '../../../ui/substance';
 import { Fig } from '../../../ui/fig';
 import { handedWater, letGoOfWater } from '../../../work/handed-water';
 import { usePropertyWork } from '../../../work/use-property-work';
 import { WaterModal } from './water-modal';
+import { useUnits } from '../../../ui/format';
 
-const NAME: Record<WaterFinding['of'], { title: string; unit: string }> = {
-  nitrate: { title: 'Nitrate', unit: 'lb N a year' },
-  salinity: { title: 'Salinity', unit: 'dS/m in the soil' },
-  sodium: { title: 'Sodium', unit: '' },
-  bicarbonate: { title: 'Bicarbonate', unit: 'lb CaCO3 a year' },
-  chloride: { title: 'Chloride', unit: '' },
-  boron: { title: 'Boron', unit: '' },
-};
+const NAME: Record<WaterFinding['of'], { title: string; unit: string; quantity?: 'nutrient-rate' | 'material-rate' }> =
+  {
+    nitrate: { title: 'Nitrate', unit: 'N', quantity: 'nutrient-rate' },
+    salinity: { title: 'Salinity', unit: 'dS/m in the soil' },
+    sodium: { title: 'Sodium', unit: '' },
+    bicarbonate: { title: 'Bicarbonate', unit: 'CaCO3', quantity: 'material-rate' },
+    chloride: { title: 'Chloride', unit: '' },
+    boron: { title: 'Boron', unit: '' },
+  };
 
 /** What the irrigation water of the property brings to this zone, and the form of its analysis (A13). */
 export function IrrigationWater({
@@ -29,6 +30,7 @@ export function IrrigationWater({
   prescribed: WaterPrescription | undefined;
   irrigated: boolean;
 }) {
+  const units = useUnits();
   const { file } = usePropertyWork();
   // a water report that was read in opens the form filled with it
   const [handed] = useState(() => handedWater(file.property.id));
@@ -47,25 +49,33 @@ export function IrrigationWater({
       {water && !irrigated && <p className="small">This zone is not irrigated: the water does not count here.</p>}
       {prescribed && (
         <ul className="waterlines">
-          {prescribed.findings.map(({ of, standing, figure, says }) => (
-            <li key={of} className={standing}>
-              <b>
-                {NAME[of].title}
-                {figure && (
-                  <>
-                    {' '}
-                    <Fig figure={figure} show={(value) => showExact(value, 2)} />{' '}
-                    <small>
-                      <Substances text={NAME[of].unit} />
-                    </small>
-                  </>
-                )}
-              </b>
-              <span>
-                <Substances text={says} />
-              </span>
-            </li>
-          ))}
+          {prescribed.findings.map(({ of, standing, figure, says }) => {
+            const measures = NAME[of].quantity;
+            return (
+              <li key={of} className={standing}>
+                <b>
+                  {NAME[of].title}
+                  {figure && (
+                    <>
+                      {' '}
+                      <Fig
+                        figure={figure}
+                        show={(value) => (measures ? units.exact(measures, value, 2) : units.plain(value, 2))}
+                      />{' '}
+                      <small>
+                        <Substances
+                          text={measures ? `${units.short(measures, NAME[of].unit)} a year` : NAME[of].unit}
+                        />
+                      </small>
+                    </>
+                  )}
+                </b>
+                <span>
+                  <Said text={says} />
+                </span>
+              </li>
+            );
+          })}
         </ul>
       )}
       {editing && (

@@ -1,7 +1,7 @@
 import { type IrrigationWater, irrigationWaterSchema } from '@core/records/case';
-import { isRefusal } from '@core/reckoning/refusal';
 import { faultsByField } from '@core/records/strict-schema';
-import { typedNumber } from '@core/typed/typed-number';
+import type { Units } from '../../../ui/format';
+import { FieldNumbers, FieldTexts, type FirstTexts } from '../../../work/typed-fields';
 
 /** Numbers of a water report, in the order laboratories print them, with the unit they are typed in. */
 export const WATER_FIELDS = [
@@ -17,22 +17,31 @@ export const WATER_FIELDS = [
 type WaterField = (typeof WATER_FIELDS)[number]['key'];
 
 /** An analysis of irrigation water as typed: numbers are still text. */
-export type TypedWater = Record<WaterField | 'sampledOn', string>;
+export type TypedWater = Record<WaterField | 'sampledOn', string> & { held?: FirstTexts };
 
-export const typedFromWater = (water: IrrigationWater | undefined): TypedWater =>
-  ({
+/** The depth watered is typed in the units of whoever types; laboratories print the others in the same everywhere. */
+const quantityOf = (key: WaterField) => (key === 'inPerYear' ? 'depth' : undefined);
+
+export function typedFromWater(water: IrrigationWater | undefined, units: Units): TypedWater {
+  const fields = new FieldTexts(units);
+  return {
     sampledOn: water?.sampledOn ?? '',
-    ...Object.fromEntries(WATER_FIELDS.map(({ key }) => [key, water?.[key] === undefined ? '' : String(water[key])])),
-  }) as TypedWater;
+    ...Object.fromEntries(WATER_FIELDS.map(({ key }) => [key, fields.text(key, water?.[key], quantityOf(key))])),
+    held: fields.first,
+  } as TypedWater;
+}
 
 /** The analysis that was typed, or what is wrong with it by field. */
-export function waterFromTyped(typed: TypedWater): { water: IrrigationWater } | { faults: Record<string, string> } {
-  const faults: Record<string, string> = {};
+export function waterFromTyped(
+  typed: TypedWater,
+  units: Units,
+): { water: IrrigationWater } | { faults: Record<string, string> } {
+  const fields = new FieldNumbers(units, typed.held);
+  const { faults } = fields;
   const numbers: Partial<Record<WaterField, number>> = {};
   for (const { key, label } of WATER_FIELDS) {
-    const value = typedNumber(typed[key] ?? '', label, key);
-    if (isRefusal(value)) faults[key] = value.refused;
-    else if (value !== undefined) numbers[key] = value;
+    const value = fields.read(typed[key] ?? '', { name: key, label, field: key, quantity: quantityOf(key) });
+    if (value !== undefined) numbers[key] = value;
   }
   const water: IrrigationWater = { ...numbers, ...(typed.sampledOn ? { sampledOn: typed.sampledOn } : {}) };
   for (const [field, sentence] of Object.entries(faultsByField(irrigationWaterSchema, water)))

@@ -6,6 +6,7 @@ import { usePropertyWork } from '../../../work/use-property-work';
 import { useTypedSlip } from '../../../work/use-typed-slip';
 import type { ReadAnswer, ReadSent } from '../read-action';
 import { type TypedWater, typedFromWater, WATER_FIELDS } from './water-from-typed';
+import { useUnits } from '../../../ui/format';
 
 /** The analysis of the irrigation water, typed from its report. */
 export function WaterModal({
@@ -18,10 +19,11 @@ export function WaterModal({
   read?: IrrigationWater;
   onClose: () => void;
 }) {
+  const units = useUnits();
   const { file } = usePropertyWork();
   const { typed, type, faults, offered, send } = useTypedSlip<TypedWater, ReadSent, ReadAnswer>(
     `${file.property.id}/irrigation-water`,
-    () => typedFromWater(read ? { ...water, ...read } : water),
+    () => typedFromWater(read ? { ...water, ...read } : water, units),
     onClose,
   );
   const save = () => void send({ intent: 'water', typed });
@@ -61,7 +63,7 @@ export function WaterModal({
           <TextField
             key={key}
             label={label}
-            unit={unit}
+            unit={key === 'inPerYear' ? units.unit('depth') : unit}
             inputMode="decimal"
             value={typed[key]}
             fault={faults[key]}

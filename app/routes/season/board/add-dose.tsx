@@ -10,6 +10,7 @@ import { mondaysOf } from '@core/days/weeks';
 import { Fault } from '../../../ui/field';
 import { sayDay } from '@core/words/days';
 import { roundedTo } from '@core/words/numbers';
+import { useUnits } from '../../../ui/format';
 
 /** Adds a dose by hand: zone, week, product, rate. The checks judge it once it stands. */
 export function AddDose({
@@ -34,6 +35,8 @@ export function AddDose({
   onAdd: (next: PlannedDose[] | Refusal, says: string) => void;
   onClose: () => void;
 }) {
+  const units = useUnits();
+  const perLb = units.inShown('product-rate', 1);
   const [zone, setZone] = useState(zoneId);
   // close-cut turf is fed by sprays, too (C10)
   const sprays = zones.find((z) => z.id === zone)?.turf === 'close-cut';
@@ -99,8 +102,16 @@ export function AddDose({
             {closed}: nitrogen waits. What brings none (iron, potash, lime) may go out on a visit of its own.
           </p>
         )}
-        <Form.Item label="Rate, lb product per 1000 sq ft" htmlFor="add-rate">
-          <InputNumber id="add-rate" min={0.01} max={200} step={0.05} value={rateLb} onChange={setRateLb} />
+        <Form.Item label={`Rate, ${units.unit('product-rate', 'product')}`} htmlFor="add-rate">
+          <InputNumber
+            id="add-rate"
+            min={roundedTo(0.01 * perLb, 2)}
+            max={200 * perLb}
+            step={units.tickStep('product-rate', 0.5, 10) * perLb}
+            decimalSeparator={units.decimalSign}
+            value={rateLb === null ? null : roundedTo(rateLb * perLb, 2)}
+            onChange={(value) => setRateLb(value === null ? null : value / perLb)}
+          />
         </Form.Item>
       </Form>
       {fault && <Fault>{fault}</Fault>}

@@ -5,6 +5,7 @@ import { WarnGlyph } from '../../../ui/glyphs';
 import { CheckList } from '../../../ui/check-list';
 import { showMoney } from '@core/words/numbers';
 import { checkKey } from './use-edits-that-mend';
+import { Said } from '../../../ui/substance';
 
 type JudgedCheck = JudgedPlan['checks'][number];
 
@@ -44,7 +45,7 @@ export function BoardChecks({
           {ways.map((way, i) => (
             <li key={way.says}>
               <Button size="small" type={i === 0 ? 'primary' : 'default'} onClick={() => onMend(way)}>
-                {way.says}
+                <Said text={way.says} />
               </Button>{' '}
               <span className="small">{priceOf(way.of)}</span>
             </li>

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import type { Cure, Shortfall } from '@core/season/shortfalls/shortfalls';
 import { shortfallWords } from '@core/season/shortfalls/shortfalls';
-import { Substances } from '../../../ui/substance';
+import { Said } from '../../../ui/substance';
 
 /** What the plan leaves short, over its checks: how much, why, and what would free it. Nothing where all is met. */
 export function BoardShortfalls({
@@ -25,7 +25,7 @@ export function BoardShortfalls({
           return (
             <li key={`${zoneId}/${need}/${each.because}`}>
               {name !== undefined && <b>{name}: </b>}
-              <Substances text={shortfallWords(each)} />
+              <Said text={shortfallWords(each)} />
               <div className="cure">
                 {cure.does ? (
                   <Button size="small" onClick={() => onCure(cure.does as NonNullable<Cure['does']>)}>
@@ -33,7 +33,7 @@ export function BoardShortfalls({
                   </Button>
                 ) : (
                   <span className="small">
-                    <Substances text={cure.says} />
+                    <Said text={cure.says} />
                   </span>
                 )}
               </div>

@@ -2,6 +2,7 @@ import { Segmented } from 'antd';
 import { useId } from 'react';
 import { type CareTask, type Effort, EFFORTS } from '@core/care/tasks';
 import { sayDay } from '@core/words/days';
+import { Said } from '../../../ui/substance';
 
 const EFFORT_WORDS: Record<Effort, string> = { essential: 'Essential', better: 'Better', best: 'Best' };
 
@@ -41,7 +42,10 @@ export function CareTasks({
               </span>
               <span>
                 <b>{task.title}</b>
-                <span className="small"> {task.says}</span>
+                <span className="small">
+                  {' '}
+                  <Said text={task.says} />
+                </span>
               </span>
               <span className="small">when {task.condition}</span>
             </li>

@@ -1,6 +1,6 @@
 import type { Consequence } from '@core/season/checks/judge-plan';
 import { showMoney } from '@core/words/numbers';
-import { Substances } from '../../../ui/substance';
+import { Said } from '../../../ui/substance';
 
 /** What a step broke, mended and cost, in one line that is read out. */
 export function ConsequenceLine({ says, of }: { says: string; of: Consequence }) {
@@ -13,15 +13,17 @@ export function ConsequenceLine({ says, of }: { says: string; of: Consequence })
       role="status"
       aria-live="polite"
     >
-      <b>{says}.</b>{' '}
+      <b>
+        <Said text={says} />.
+      </b>{' '}
       {broken.length > 0 && (
         <span className="broke">
-          Breaks <Substances text={named(broken)} />.{' '}
+          Breaks <Said text={named(broken)} />.{' '}
         </span>
       )}
       {mended.length > 0 && (
         <span>
-          Mends <Substances text={named(mended)} />.{' '}
+          Mends <Said text={named(mended)} />.{' '}
         </span>
       )}
       {broken.length === 0 && mended.length === 0 && 'Every check stands as before. '}

@@ -12,7 +12,7 @@ import { Fig } from '../../../ui/fig';
 import { roundedTo } from '@core/words/numbers';
 import { sayDay } from '@core/words/days';
 import type { ToldWhy } from './use-why-dose';
-import { Substances } from '../../../ui/substance';
+import { Said, Substances } from '../../../ui/substance';
 
 export interface DosePanelProps {
   dose: Dose;
@@ -58,6 +58,11 @@ function RateField({
   given: boolean;
   onRate: (lb: number) => void;
 }) {
+  const units = useUnits();
+  const perLb = units.inShown('product-rate', 1);
+  const shown = (lb: number) => roundedTo(lb * perLb, 2);
+  const first = shown(rateLb);
+  const numberIn = (text: string) => Number(text.replace(units.decimalSign, '.')) / perLb;
   const [left, setLeft] = useState(0);
   const asked = useRef(false);
   return (
@@ -67,21 +72,22 @@ function RateField({
       id={id}
       size="small"
       disabled={given}
-      min={0.01}
-      max={200}
-      step={0.05}
-      defaultValue={roundedTo(rateLb, 2)}
+      min={shown(0.01)}
+      max={shown(200)}
+      step={units.tickStep('product-rate', 0.5, 10) * perLb}
+      decimalSeparator={units.decimalSign}
+      defaultValue={first}
       onInput={() => {
         asked.current = false;
       }}
-      onStep={(value) => onRate(Number(value))}
+      onStep={(value) => onRate(Number(value) / perLb)}
       onPressEnter={(event) => {
         asked.current = true;
-        onRate(Number((event.target as HTMLInputElement).value));
+        onRate(numberIn((event.target as HTMLInputElement).value));
       }}
       onBlur={(event) => {
-        const typed = Number(event.target.value);
-        const changed = !(Math.abs(typed - rateLb) <= 0.005);
+        const typed = numberIn(event.target.value);
+        const changed = !(Math.abs(typed * perLb - first) <= 0.005);
         if (changed && !asked.current && Number.isFinite(typed)) onRate(typed);
         if (changed || asked.current) setLeft((times) => times + 1);
         asked.current = false;
@@ -114,7 +120,9 @@ export function DosePanel(props: DosePanelProps) {
           Close
         </Button>
       </div>
-      <p className="note">{dose.why}</p>
+      <p className="note">
+        <Said text={dose.why} />
+      </p>
       <dl>
         <dt>
           <label htmlFor={`${id}-w`}>Week of</label>
@@ -153,11 +161,13 @@ export function DosePanel(props: DosePanelProps) {
           />
         </dd>
         <dt>
-          <label htmlFor={`${id}-r`}>{dose.for === 'lime' ? 'Lime per 1000' : 'Product per 1000'}</label>
+          <label htmlFor={`${id}-r`}>
+            {dose.for === 'lime' ? 'Lime' : 'Product'} per {units.areaOf('product-rate')}
+          </label>
         </dt>
         <dd>
           <RateField id={`${id}-r`} rateLb={dose.rateLb} given={given} onRate={props.onRate} />{' '}
-          {dose.for === 'lime' ? 'lb lime' : 'lb product'}
+          {units.short('product-rate', dose.for === 'lime' ? 'lime' : 'product').replace(/\/.*/, '')}
         </dd>
         <dt>Rate</dt>
         <dd>
@@ -187,7 +197,7 @@ export function DosePanel(props: DosePanelProps) {
             {WHY.map(([about, title]) => (
               <Fragment key={about}>
                 <dt>{title}</dt>
-                <dd>{props.why[about] === undefined ? 'being tried out' : <Substances text={props.why[about]} />}</dd>
+                <dd>{props.why[about] === undefined ? 'being tried out' : <Said text={props.why[about]} />}</dd>
               </Fragment>
             ))}
           </dl>

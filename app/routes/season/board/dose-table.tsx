@@ -5,7 +5,7 @@ import { useUnits } from '../../../ui/format';
 import { Fig } from '../../../ui/fig';
 
 import { sayWeekday } from '@core/words/days';
-import { Substances } from '../../../ui/substance';
+import { Said, Substances } from '../../../ui/substance';
 import { bringsInWords } from '../../../work/dose-words';
 
 /** The board's twin as a table: every dose of a zone with its rate, weigh-out and reason. */
@@ -55,7 +55,7 @@ export function DoseTable({ zoneSeason, products }: { zoneSeason: ZoneSeason; pr
                   <Substances text={bringsInWords(dose.delivers, units)} />
                 </td>
                 <td className="small">
-                  <Substances text={dose.why} />
+                  <Said text={dose.why} />
                 </td>
               </tr>
             );

@@ -42,6 +42,7 @@ export function ZoneNitrogen({ at: { zone, year, today, weekly, supply } }: { at
             supply={supply}
             todayDay={todayDay}
             left={164}
+            units={units}
             label={`Nitrogen by the week of ${year}: growth asks ${units.rate(weekly.demand.reduce((a, b) => a + b, 0))} ${units.unit('nutrient-rate', 'N')}, ${supply.length} doses make ${units.rate(supply.reduce((sum, s) => sum + s.lb, 0) - weekly.heldLb)} free within the year`}
           />
         </Suspense>

@@ -4,9 +4,10 @@ import type { Case, Plan, PlannedDose, Zone } from '@core/records/case';
 import type { SeasonPlan } from '@core/season/plan/season-plan';
 import { type PlanFigures, planFigures } from '@core/season/output/plan-figures';
 import { withDoses } from '@core/season/plan/with-doses';
-import { showExact, showMoney, showRate } from '@core/words/numbers';
+import { showMoney } from '@core/words/numbers';
 import { StandingGlyph } from '../../../ui/glyphs';
 import { MONTHS } from '../../../ui/year-plot';
+import { type Units, useUnits } from '../../../ui/format';
 
 /** As many plans as fit side by side and can be held in mind. */
 export const MOST_COMPARED = 3;
@@ -20,7 +21,8 @@ interface Column {
 const percentOr = (percent: number | undefined, otherwise: string): string =>
   percent === undefined ? otherwise : `${Math.round(percent)} %`;
 
-const leach = (lb: number | undefined): string => (lb === undefined ? 'no rain known' : `${showRate(lb)} lb N`);
+const leach = (lb: number | undefined, units: Units): string =>
+  lb === undefined ? 'no rain known' : `${units.rate(lb)} ${units.short('nutrient-rate', 'N')}`;
 
 function Verdict({ figures }: { figures: PlanFigures }) {
   const { fails, warns } = figures;
@@ -61,6 +63,7 @@ export function Compare({
   onTake: (doses: PlannedDose[], name: string) => void;
   onDrop: (plan: Plan) => void;
 }) {
+  const units = useUnits();
   const id = useId();
   const columns = useMemo<Column[]>(
     () => [
@@ -124,7 +127,7 @@ export function Compare({
           {months.map((month) =>
             row(`N in ${MONTHS[month]}, ${zone.name}`, (column) => {
               const lb = zoneOf(column)?.nitrogenByMonth[month] ?? 0;
-              return lb > 0.004 ? `${showRate(lb)} lb N` : '';
+              return lb > 0.004 ? `${units.rate(lb)} ${units.short('nutrient-rate', 'N')}` : '';
             }),
           )}
           {row(`Growth fit, ${zone.name}`, (column) =>
@@ -135,10 +138,12 @@ export function Compare({
           {row(`Weeks of growth left bare, ${zone.name}`, (column) => `${zoneOf(column)?.bareWeeks ?? 0}`)}
           {row(`Thinnest feed, ${zone.name}`, (column) => {
             const granules = zoneOf(column)?.thinnestGranules;
-            return granules === undefined ? 'no size on the labels' : `${showExact(granules, 1)} granules per sq in`;
+            return granules === undefined
+              ? 'no size on the labels'
+              : `${units.onSquare(granules).count} granules ${units.onSquare(granules).of}`;
           })}
           {row(`Mowings to expect, ${zone.name}`, (column) => `about ${Math.round(zoneOf(column)?.mowings ?? 0)}`)}
-          {row(`Could leach, ${zone.name}`, (column) => leach(zoneOf(column)?.leachableLb))}
+          {row(`Could leach, ${zone.name}`, (column) => leach(zoneOf(column)?.leachableLb, units))}
           {row('Checks', ({ figures }) => (
             <Verdict figures={figures} />
           ))}

@@ -19,14 +19,14 @@ export function Buying({ doses, products }: { doses: readonly Dose[]; products: 
         {list.map((p) => (
           <li key={p.productId}>
             <span>{p.name}</span>
-            <b className="nowrap">{boughtWords(p)}</b>
+            <b className="nowrap">{boughtWords(p, units)}</b>
             <span className="num">{p.lb === 0 ? '' : p.cost === undefined ? 'no price' : showMoney(p.cost)}</span>
             <span className="small">
               {units.say('weight', p.neededLb, 'product')} needed
               {p.onHandLb > 0 && `, ${units.weight(p.onHandLb)} on hand`}
-              {p.packageLb !== undefined && `, bags of ${p.packageLb} lb product`},{' '}
+              {p.packageLb !== undefined && `, bags of ${units.printed('weight', p.packageLb)} product`},{' '}
               {units.say('weight', p.leftLb, 'product')} left over
-              {bulkWords(p)}
+              {bulkWords(p, units)}
             </span>
           </li>
         ))}

@@ -10,6 +10,7 @@ import type { SeasonPlan } from '@core/season/plan/season-plan';
 import { planSheet } from '@core/season/output/plan-sheet';
 import { makePdf } from '../../../ui/make-pdf';
 import { saveFile, saveTextFile } from '../../../ui/save-text-file';
+import { useUnits } from '../../../ui/format';
 
 const MENU_FOLDS_MS = 300;
 
@@ -25,6 +26,7 @@ interface ExportPlanProps {
 
 /** Hands the plan out as files: calendar, tables, the client's print. */
 export function ExportPlan({ file, season, judged, care, today, provenance, onFault }: ExportPlanProps) {
+  const units = useUnits();
   const [busy, setBusy] = useState(false);
   const name = `${newId(file.property.name, [])}-${season.year}`;
   const pdf = async () => {
@@ -32,7 +34,9 @@ export function ExportPlan({ file, season, judged, care, today, provenance, onFa
     try {
       // large and wanted seldom
       const { planDocument } = await import('./plan-pdf');
-      saveFile(await makePdf(planDocument(file, season, judged, { today, provenance, care }), `${name}-plan.pdf`));
+      saveFile(
+        await makePdf(planDocument(file, season, judged, { today, provenance, care, units }), `${name}-plan.pdf`),
+      );
     } catch (trouble) {
       onFault(
         `The PDF could not be made: ${trouble instanceof Error ? trouble.message : 'no reason given'}. The plan is as it was.`,
@@ -45,11 +49,18 @@ export function ExportPlan({ file, season, judged, care, today, provenance, onFa
     calendar: () =>
       saveTextFile(
         `${name}.ics`,
-        printPlanCalendar(planSheet(file, season), file.fileId ?? file.property.id, new Date().toISOString(), care),
+        printPlanCalendar(
+          planSheet(file, season),
+          file.fileId ?? file.property.id,
+          new Date().toISOString(),
+          care,
+          (sentence) => units.said(sentence),
+        ),
         'text/calendar',
       ),
-    plan: () => saveTextFile(`${name}-plan.csv`, printPlanCsv(planSheet(file, season)), 'text/csv'),
-    buy: () => saveTextFile(`${name}-to-buy.csv`, printPurchasesCsv(planSheet(file, season)), 'text/csv'),
+    plan: () => saveTextFile(`${name}-plan.csv`, printPlanCsv(planSheet(file, season), units.ofTables()), 'text/csv'),
+    buy: () =>
+      saveTextFile(`${name}-to-buy.csv`, printPurchasesCsv(planSheet(file, season), units.ofTables()), 'text/csv'),
     pdf: () => void pdf(),
     // the menu folds away first, or it would stand on the paper
     print: () => void setTimeout(() => window.print(), MENU_FOLDS_MS),

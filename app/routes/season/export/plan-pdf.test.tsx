@@ -3,6 +3,7 @@ import type { Case } from '@core/records/case';
 import { dose, draft, GOOD, judged, okonedo } from '@core/season/front-lawn.fixture';
 import { withDoses } from '@core/season/plan/with-doses';
 import { planDocument } from './plan-pdf';
+import { usUnits } from '../../../ui/format';
 
 /** Every text of a document in its order, as somebody reads it. */
 const textsOf = (node: unknown): string[] => {
@@ -18,6 +19,7 @@ const read = (doses = GOOD, given: Case = okonedo) =>
       today: '2026-11-30',
       provenance: 'drawn by hand',
       care: [],
+      units: usUnits,
     }).content,
   );
 /** What stands before the pounds, for whoever pays. */

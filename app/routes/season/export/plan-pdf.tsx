@@ -8,12 +8,12 @@ import type { JudgedPlan } from '@core/season/checks/judge-plan';
 import type { SeasonPlan, ZoneSeason } from '@core/season/plan/season-plan';
 import { type PlanSheet, planSheet, type SheetLine } from '@core/season/output/plan-sheet';
 import { weeklyNitrogen } from '@core/season/plan/weekly-nitrogen';
-import { usUnits } from '../../../ui/format';
+import type { Units } from '../../../ui/format';
 import { weeklyNitrogenSvg } from '../../../ui/charts/weekly-nitrogen-chart';
 import type { PhFinding } from '@core/soil/interpret';
 import type { Purchase } from '@core/products/purchases';
 import { shortfallsOf, shortfallWords } from '@core/season/shortfalls/shortfalls';
-import { showArea, showMoney, showPh, showProductRate, showRate, showWeight } from '@core/words/numbers';
+import { showMoney, showPh } from '@core/words/numbers';
 import { sayDate, sayDay, sayWeekday } from '@core/words/days';
 import { Ribbon } from '../../../ui/ribbon';
 import { boughtWords, bulkWords } from '../../../work/bought-words';
@@ -86,14 +86,14 @@ const listed = (title: string, [first, ...rest]: readonly string[]): Content[] =
       ? [together(heading(title), { ul: [first, ...rest] })]
       : [together(heading(title), { ul: [first] }), ...(rest.length > 0 ? [{ ul: rest } as Content] : [])];
 
-function doseRows(lines: readonly SheetLine[]): Content[][] {
+function doseRows(lines: readonly SheetLine[], units: Units): Content[][] {
   return lines.map((line) => [
     sayWeekday(line.date),
     `${line.product} ${line.face}`,
-    { text: `${showProductRate(line.ratePer1000Lb)}`, alignment: 'right' },
-    { text: `${showWeight(line.weighOutLb)}`, alignment: 'right' },
-    bringsInWords(line.delivers, usUnits),
-    line.why,
+    { text: units.productRate(line.ratePer1000Lb), alignment: 'right' },
+    { text: units.weight(line.weighOutLb), alignment: 'right' },
+    bringsInWords(line.delivers, units),
+    units.said(line.why),
   ]);
 }
 
@@ -103,6 +103,7 @@ function zonePage(
   zoneSeason: ZoneSeason,
   lines: readonly SheetLine[],
   today: string,
+  units: Units,
 ): Content[] {
   const { zone, season, doses } = zoneSeason;
   const ribbon = standalone(
@@ -125,6 +126,7 @@ function zonePage(
         supply: weekly.supply.map((s) => ({ ...s, given: s.date < today })),
         left: 40,
         label: '',
+        units,
       },
       CHART.width,
       CHART.height,
@@ -133,24 +135,36 @@ function zonePage(
   const table = titled(
     'What goes down',
     [62, 130, 58, 58, 130, '*'],
-    ['Day', 'Product', 'lb product per 1000', 'lb product, zone', 'Brings, per 1000 sq ft', 'Why then'],
-    doseRows(lines),
+    [
+      'Day',
+      'Product',
+      units.heading('product-rate', 'product'),
+      `${units.unit('weight', 'product')}, zone`,
+      units.setting.system === 'us' ? 'Brings, per 1000 sq ft' : 'Brings',
+      'Why then',
+    ],
+    doseRows(lines, units),
   );
   return [
     together(
       { text: zone.name, font: 'Vollkorn', fontSize: 17, margin: [0, 16, 0, 0] },
-      { text: `${grassOf(zone.grass).name}, ${showArea(zone.areaSqFt)} sq ft`, margin: [0, 1, 0, 6] },
+      { text: `${grassOf(zone.grass).name}, ${units.say('area', zone.areaSqFt)}`, margin: [0, 1, 0, 6] },
       { svg: ribbon, width: WIDTH_PT, height: (WIDTH_PT / RIBBON.width) * RIBBON.height },
       ...(lines.length === 0 ? [{ text: 'Nothing goes down here this year.', margin: [0, 8, 0, 0] } as Content] : []),
     ),
     ...(lines.length > 0 ? [table] : []),
     ...(weekly.supply.length > 0
       ? [
-          together(heading('Nitrogen by the week: growth asks (line), doses make free (bars), lb N per 1000 sq ft'), {
-            svg: chart,
-            width: WIDTH_PT,
-            height: (WIDTH_PT / CHART.width) * CHART.height,
-          }),
+          together(
+            heading(
+              `Nitrogen by the week: growth asks (line), doses make free (bars), ${units.unit('nutrient-rate', 'N')}`,
+            ),
+            {
+              svg: chart,
+              width: WIDTH_PT,
+              height: (WIDTH_PT / CHART.width) * CHART.height,
+            },
+          ),
         ]
       : []),
   ];
@@ -165,7 +179,7 @@ const PH_WORDS: Readonly<Record<PhFinding['place'], string>> = {
 };
 
 /** What the report of a zone came to, as its owner would be told. */
-function foundOn({ zone, read, prescription }: ZoneSeason): string {
+function foundOn({ zone, read, prescription }: ZoneSeason, units: Units): string {
   const levels = JUDGED.flatMap((nutrient) => {
     const { level } = prescription[nutrient];
     return level === 'not-tested' ? [] : [`${nutrient} ${level.replace('-', ' ')}`];
@@ -177,11 +191,11 @@ function foundOn({ zone, read, prescription }: ZoneSeason): string {
     [prescription.phosphorus.yearLb, 'P2O5'],
     [prescription.potassium.yearLb, 'K2O'],
   ] as const;
-  const year = asks.flatMap(([lb, of]) => (lb > 0 ? [`${showRate(lb)} lb ${of}`] : []));
+  const year = asks.flatMap(([lb, of]) => (lb > 0 ? [units.say('nutrient-rate', lb, of)] : []));
   const found = prescription.tested
     ? `${[pH, levels.join(', ')].filter(Boolean).join('; ')}.`
     : 'no soil test yet, so nothing is known of pH, phosphorus and potassium.';
-  return `${zone.name}: ${found} The year asks ${year.join(', ') || 'nothing'} per 1000 sq ft.`;
+  return `${zone.name}: ${found} The year asks ${year.join(', ') || 'nothing'}.`;
 }
 
 const DOES: Readonly<Record<SheetLine['for'], string>> = {
@@ -195,7 +209,7 @@ const DOES: Readonly<Record<SheetLine['for'], string>> = {
   manganese: 'greens',
 };
 
-/** The days as a client reads them: what goes where, and what it is for; the pounds stand on the next pages. */
+/** The days as a client reads them: what goes where, and what it is for; the weights stand on the next pages. */
 const dayRows = (trips: PlanSheet['trips']): Content[][] =>
   trips.map(({ date, lines }) => {
     const zones = [...new Set(lines.map((line) => line.zone))];
@@ -206,8 +220,8 @@ const dayRows = (trips: PlanSheet['trips']): Content[][] =>
 
 const counted = (count: number, what: string): string => `${count} ${what}${count === 1 ? '' : 's'}`;
 
-const bagsWords = (purchase: Purchase): string =>
-  `${boughtWords(purchase)}${purchase.packages > 0 && purchase.packageLb !== undefined ? ` of ${purchase.packageLb} lb product` : ''}${bulkWords(purchase)}`;
+const bagsWords = (purchase: Purchase, units: Units): string =>
+  `${boughtWords(purchase, units)}${purchase.packages > 0 && purchase.packageLb !== undefined ? ` of ${units.printed('weight', purchase.packageLb)} product` : ''}${bulkWords(purchase, units)}`;
 
 const costWords = ({ buying, cost, priced, trips }: PlanSheet): string => {
   const bags = buying.reduce((sum, p) => sum + p.packages, 0);
@@ -239,8 +253,9 @@ export function planDocument(
   given: Case,
   plan: SeasonPlan,
   judged: JudgedPlan,
-  { today, provenance, care }: { today: string; provenance: string; care: readonly CareTask[] },
+  { today, provenance, care, units }: { today: string; provenance: string; care: readonly CareTask[]; units: Units },
 ): TDocumentDefinitions {
+  const said = (sentence: string) => units.said(sentence);
   const sheet = planSheet(given, plan);
   const open = judged.checks.filter((c) => c.standing !== 'pass');
   const purposes = [...new Set(sheet.lines.map((line) => line.for))];
@@ -262,7 +277,10 @@ export function planDocument(
         text: `${counted(sheet.lines.length, 'dose')} on ${counted(sheet.trips.length, 'day')}; ${provenance}; ${sayDate(today)}.`,
         margin: [0, 2, 0, 4],
       },
-      ...listed('What was found', plan.zones.map(foundOn)),
+      ...listed(
+        'What was found',
+        plan.zones.map((zone) => foundOn(zone, units)),
+      ),
       ...(sheet.trips.length > 0
         ? [
             titled(
@@ -274,15 +292,15 @@ export function planDocument(
           ]
         : [together(heading('What goes down'), { text: 'Nothing this year.' })]),
       together(heading('What it costs'), { text: costWords(sheet) }),
-      ...listed('Afterwards', afterwards(plan, purposes)),
+      ...listed('Afterwards', afterwards(plan, purposes).map(said)),
       ...listed(
         'What the plan leaves short',
         shortfallsOf(given, plan).map(
           (short) =>
-            `${plan.zones.find((z) => z.zone.id === short.zoneId)?.zone.name ?? ''}: ${shortfallWords(short)} What frees it: ${short.cure.says}`,
+            `${plan.zones.find((z) => z.zone.id === short.zoneId)?.zone.name ?? ''}: ${said(shortfallWords(short))} What frees it: ${said(short.cure.says)}`,
         ),
       ),
-      ...listed('For whoever spreads', sheet.cautions),
+      ...listed('For whoever spreads', sheet.cautions.map(said)),
       ...(sheet.lines.length > 0
         ? [
             titled(
@@ -293,7 +311,7 @@ export function planDocument(
                 sayWeekday(line.date),
                 line.zone,
                 `${line.product} ${line.face}`,
-                { text: `${showWeight(line.weighOutLb)} lb product`, alignment: 'right' as const },
+                { text: units.say('weight', line.weighOutLb, 'product'), alignment: 'right' as const },
               ]),
             ),
             titled(
@@ -303,11 +321,11 @@ export function planDocument(
               [
                 ...sheet.buying.map((p) => [
                   p.name,
-                  `${showWeight(p.neededLb)} lb product`,
-                  `${showWeight(p.onHandLb)} lb product`,
-                  bagsWords(p),
+                  units.say('weight', p.neededLb, 'product'),
+                  units.say('weight', p.onHandLb, 'product'),
+                  bagsWords(p, units),
                   p.lb === 0 ? '' : p.cost === undefined ? 'no price' : showMoney(p.cost),
-                  `${showWeight(p.leftLb)} lb product`,
+                  units.say('weight', p.leftLb, 'product'),
                 ]),
                 [bold(sheet.priced ? 'In all' : 'Priced part'), '', '', '', bold(showMoney(sheet.cost)), ''],
               ],
@@ -321,6 +339,7 @@ export function planDocument(
           z,
           sheet.lines.filter((line) => line.zoneId === z.zone.id),
           today,
+          units,
         ),
       ),
       ...listed(
@@ -330,7 +349,7 @@ export function planDocument(
             .filter((task) => task.zoneId === zone.id)
             .map(
               (task) =>
-                `${zone.name}, ${sayDay(task.from)} to ${sayDay(task.to)}: ${task.title}. ${task.says} When ${task.condition}.`,
+                `${zone.name}, ${sayDay(task.from)} to ${sayDay(task.to)}: ${task.title}. ${said(task.says)} When ${task.condition}.`,
             ),
         ),
       ),
@@ -338,7 +357,7 @@ export function planDocument(
         'What the checks say',
         open.map(
           (c) =>
-            `${c.standing === 'fail' ? 'Fails' : 'Mind'}: ${c.zoneName ? `${c.zoneName}, ` : ''}${c.title}. ${c.says ?? ''}`,
+            `${c.standing === 'fail' ? 'Fails' : 'Mind'}: ${c.zoneName ? `${c.zoneName}, ` : ''}${c.title}. ${said(c.says ?? '')}`,
         ),
       ),
     ],

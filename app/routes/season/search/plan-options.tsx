@@ -10,7 +10,7 @@ import {
   schoolOf,
 } from '@core/season/rules/practice-schools';
 import { ChoiceField } from '../../../ui/field';
-import { Substances } from '../../../ui/substance';
+import { Said } from '../../../ui/substance';
 
 export const AIM_WORDS: Record<PlanAim, string> = {
   balanced: 'Balanced',
@@ -61,7 +61,11 @@ function SchoolField<Id extends string>({
         onChange={onChoose}
       />
       <p className="small">
-        <Substances text={school.does} /> <i>{school.because}</i> Against: <Substances text={school.against} />
+        <Said text={school.does} />{' '}
+        <i>
+          <Said text={school.because} />
+        </i>{' '}
+        Against: <Said text={school.against} />
       </p>
     </div>
   );
