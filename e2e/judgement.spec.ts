@@ -216,5 +216,5 @@ test('a winter grass, irrigation water and sprays of iron are typed and lead to 
     .getByRole('button', { name: /0\.40 oz Fe per 1000/ })
     .first()
     .click();
-  await expect(page.getByText(/oz product per 1000 in 3 gal of water or more/).first()).toBeVisible();
+  await expect(page.getByText(/oz product per 1000 in 3 gal of water per 1000 or more/).first()).toBeVisible();
 });

@@ -297,6 +297,12 @@ export class Units {
     return text.replace(/[.,]/g, (sign) => (sign === '.' ? decimal : group));
   }
 
+  /** The same over a column: 'Per 1000 sq ft'. */
+  perArea(id: QuantityId): string {
+    const area = this.areaOf(id);
+    return `Per ${area === '1000' ? '1000 sq ft' : area}`;
+  }
+
   /** The area that a rate is on, in words: 'per {1000}'. */
   areaOf(id: QuantityId): string {
     return this.heading(id).split(' per ')[1] ?? '';

@@ -52,6 +52,7 @@ describe('sentences of the core', () => {
     ['2,000,000 lb of soil an acre in 6 2/3 in, means', '2,000,000 lb of soil an acre in 6 2/3 in, means'],
     ['12 miles away, 300 ft higher', '19 km away, 91 m higher'],
     ['18-0-3 in spring, 4,250 sq ft', '18-0-3 in spring, 395 m²'],
+    ['"12 ft" is not; write 12 ft', '"12 ft" is not; write 3.66 m'],
   ])('in SI: %s', (us, says) => expect(si.said(us)).toBe(says));
   it('say nutrients per hectare where that was chosen', () => {
     expect(hectares.said('0.75 of 1.00 lb N per 1000')).toBe('37 of 49 kg N per ha');

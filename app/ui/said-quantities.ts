@@ -98,7 +98,14 @@ interface Put {
  * @example rewritten('0 to 2 in', { number: (text) => `<${text}>`, unit: (_, as) => as, plain: (text) => text }) // '<0> to <2> in'
  */
 export const rewritten = (sentence: string, put: Put): string =>
-  sentence.replace(PATTERN, (whole: string, ...found) => {
+  // what stands in quotes is somebody's own text
+  sentence
+    .split(/("[^"]*")/)
+    .map((part, i) => (i % 2 === 1 ? part : amountsOf(part, put)))
+    .join('');
+
+const amountsOf = (text: string, put: Put): string =>
+  text.replace(PATTERN, (whole: string, ...found) => {
     const groups = found.at(-1) as Record<string, string | undefined>;
     const { amounts, plain } = groups;
     if (amounts === undefined) return put.plain(plain ?? '');

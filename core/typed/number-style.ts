@@ -46,7 +46,7 @@ export function readNumber(
   if (plain === 'asked')
     return refuse(
       field,
-      `${label}: ${bare}: ${bare.replace(/[.,]/, '.')} or ${bare.replace(/[.,]/, '')}? Write it without the sign between thousands, or with all its decimals.`,
+      `${label}: is "${bare}" meant as "${bare.replace(/[.,]/, '.')}" or as "${bare.replace(/[.,]/, '')}"? Write it without the sign between thousands, or with all its decimals.`,
     );
   if (plain === undefined) return none;
   const value = Number(plain);

@@ -35,7 +35,7 @@ export function AlsoBrings({ product, check, context }: { product: Product; chec
             <span className="small">{context.grass.lowChloride ? 'this grass minds it' : 'this grass bears it'}</span>
           </li>
         )}
-        {!sulfur && !chloride && <li className="small">Nothing else on the label.</li>}
+        {!sulfur && !chloride && <li className="small alone">Nothing else on the label.</li>}
       </ul>
     </>
   );

@@ -95,7 +95,7 @@ export function Weighed({
               <span className="small">{units.unit('weight', 'product')}</span>
             </li>
             <li>
-              Per {units.areaOf('product-rate')} <span className="leader" />{' '}
+              {units.perArea('product-rate')} <span className="leader" />{' '}
               <b>
                 <Fig figure={spread.rate} show={units.productRate} />
               </b>{' '}
@@ -106,7 +106,7 @@ export function Weighed({
                 <svg width="18" height="18" viewBox="0 0 18 18" aria-hidden="true">
                   <Mark purpose={nutrient} x={9} y={9} d={13} />
                 </svg>
-                per 1000 <span className="leader" />{' '}
+                per {units.areaOf('nutrient-rate')} <span className="leader" />{' '}
                 <b>{spread.per1000[nutrient] && <Fig figure={spread.per1000[nutrient]} show={units.rate} />}</b>{' '}
                 <span className="small">
                   <Substances text={units.short('nutrient-rate', nutrient)} />

@@ -56,7 +56,7 @@ export function AnswerRow({ rank, answer, need, context, products, onUse }: Answ
           Use it
         </Button>
       </div>
-      <div className="rate">
+      <div className="rate" data-unit={units.heading('product-rate', 'product')}>
         {figures.map(({ rate }, i) => (
           <p key={i}>
             <b>
@@ -65,7 +65,7 @@ export function AnswerRow({ rank, answer, need, context, products, onUse }: Answ
           </p>
         ))}
       </div>
-      <div className="here">
+      <div className="here" data-unit={`${units.unit('weight', 'product')} here`}>
         {figures.map(({ weighOut }, i) => (
           <p key={i}>
             <Fig figure={weighOut} show={units.weight} />

@@ -91,8 +91,8 @@ export default function Match() {
                 {i > 0 && ' and '}
                 <b>{units.rate(need[key] ?? 0)}</b> <Substances text={units.short('nutrient-rate', needInWords(key))} />
               </span>
-            ))}{' '}
-            {units.setting.system === 'us' && 'per 1000'}
+            ))}
+            {units.setting.system === 'us' && ' per 1000'}
             {trip.date && `, on ${sayDay(trip.date)}`}, {zone.name}
           </span>
           <span className="sp" />
@@ -118,7 +118,19 @@ export default function Match() {
               <span />
               <span>Product</span>
               <span className="rates">
-                {units.heading('product-rate', 'product')} <i>{units.unit('weight')} here</i>
+                {units.setting.system === 'us' ? (
+                  <>
+                    lb product
+                    <br />
+                    per 1000 <i>here</i>
+                  </>
+                ) : (
+                  <>
+                    {units.short('product-rate', 'product')}
+                    <br />
+                    <i>{units.unit('weight')} here</i>
+                  </>
+                )}
               </span>
               <span className="brings">
                 <i>unwanted</i> <i>wanted</i>

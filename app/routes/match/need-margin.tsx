@@ -130,15 +130,14 @@ export function NeedMargin({ match }: { match: MatchWork }) {
       </ul>
       <h3>How the shelf is ranked</h3>
       <ol className="ranked">
-        <li>Every need met, to within {units.say('weight', 0.1)}.</li>
+        <li>Every need met, to {units.setting.system === 'us' ? 'a tenth of a pound' : '50 g'}.</li>
         <li>Fewest things against; buying is one, so stock goes first.</li>
         <li>Lowest cost of this job.</li>
       </ol>
       <p className="small">
         Right of the line and filled is wanted; left and open is not: K<sub>2</sub>O over or short, combined S,{' '}
-        {units.short('material-rate', 'lime')}
-        undone. The thin lines stand at a whole need. Salt counts the fast part, as{' '}
-        {units.short('nutrient-rate', 'sodium nitrate')}.
+        {units.short('material-rate', 'lime')} undone. The thin lines stand at a whole need. Salt counts the fast part,
+        as {units.short('nutrient-rate', 'sodium nitrate')}.
       </p>
       <p className="links">
         <Link to={{ pathname: '../prescribe/bag', hash }} relative="route">

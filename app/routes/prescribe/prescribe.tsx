@@ -87,7 +87,7 @@ export default function Prescribe() {
         {!prescription.tested && <StopgapNote />}
         <div className="rxline head" aria-hidden="true">
           <span>Judged in order</span>
-          <span>Per 1000 sq ft</span>
+          <span>{units.perArea('nutrient-rate')}</span>
           <span>Doses, and when</span>
           <span>What it comes from</span>
           <span className="others">

@@ -182,15 +182,12 @@ function zonePage(season: ZoneSeason, property: Property, today: string, last: b
         headerRows: 1,
         widths: [66, 92, 108, '*'],
         body: [
-          [
-            'Judged in order',
-            `Per ${units.areaOf('nutrient-rate') === '1000' ? '1000 sq ft' : units.areaOf('nutrient-rate')}, a year`,
-            'Doses',
-            'What it comes from',
-          ].map((text) => ({
-            text,
-            bold: true,
-          })),
+          ['Judged in order', `${units.perArea('nutrient-rate')}, a year`, 'Doses', 'What it comes from'].map(
+            (text) => ({
+              text,
+              bold: true,
+            }),
+          ),
           ...rows,
         ],
       },

@@ -109,7 +109,7 @@ export function readingDocument({
         },
       },
       {
-        text: `The strip shows low, enough, high. Rates are per ${units.areaOf('nutrient-rate') === '1000' ? '1000 sq ft' : units.areaOf('nutrient-rate')}, each named: product, N, P2O5, K2O, S or lime.`,
+        text: `The strip shows low, enough, high. Rates are ${units.perArea('nutrient-rate').toLowerCase()}, each named: product, N, P2O5, K2O, S or lime.`,
         fontSize: 8,
         margin: [0, 6, 0, 8],
       },
@@ -128,7 +128,7 @@ export function readingDocument({
             { ul: read.doubts.map((doubt) => units.said(doubt)) },
           ]
         : []),
-      { text: prescription.ph.retest, margin: [0, 8, 0, 0] },
+      { text: units.said(prescription.ph.retest), margin: [0, 8, 0, 0] },
       {
         text: 'Check local law before fertilising; follow the label of every product.',
         fontSize: 8,

@@ -115,7 +115,9 @@ export function PhSection({ zoneSeason, facts, schools, onAsk, onLime, onHighPh,
           {ph.doses.length} in all, over {ph.years} {ph.years === 1 ? 'year' : 'years'}.
         </p>
       )}
-      <p className="small">{ph.retest}</p>
+      <p className="small">
+        <Said text={ph.retest} />
+      </p>
       {read?.ph && (
         <p className="small ownlinks no-print">
           <OwnButton

@@ -32,7 +32,7 @@ export function DoseTable({ zoneSeason, products }: { zoneSeason: ZoneSeason; pr
             <th scope="col" className="num">
               {units.unit('weight', 'product')}, zone
             </th>
-            <th scope="col">Brings, per 1000</th>
+            <th scope="col">Brings{units.setting.system === 'us' && ', per 1000'}</th>
             <th scope="col">Why then</th>
           </tr>
         </thead>
