@@ -40,6 +40,16 @@ import { sulfurRequirement } from './sulfur/requirement';
 import { topdressDepth, mowTrigger } from './care/mowing-topdressing';
 import { gallonsPerAcre, tankMix } from './field/sprayer';
 import { spreadPattern, spreaderCalibration } from './field/spreader';
+import { fieldGo } from './field/go';
+import { hopperLoads, remaining } from './field/hopper';
+import { nozzleCheck, nozzleFlow, sprayCourse, sprayPressure, spraySpeed } from './field/nozzles';
+import { nextOpening, settingRate, spreaderOpening } from './field/opening';
+import { fieldPasses, walkTime } from './field/passes';
+import { lightPasses, smallVolume, smallWeight } from './field/small';
+import { bestSwath, trayRate } from './field/swath';
+import { hoseEnd, sprayTank } from './field/tank';
+import { waterIn } from './field/water-in';
+import { overOrUnder, weighBack, weighError } from './field/weigh-back';
 import { cycleSoak, sprinklerUniformity } from './field/watering';
 import { offsetsArea } from './ground/area-offsets';
 import { ringArea } from './ground/area-ring';
@@ -158,6 +168,30 @@ const ALL = [
   spreadPattern,
   gallonsPerAcre,
   tankMix,
+  fieldGo,
+  weighError,
+  lightPasses,
+  smallWeight,
+  fieldPasses,
+  walkTime,
+  hopperLoads,
+  remaining,
+  spreaderOpening,
+  nextOpening,
+  settingRate,
+  trayRate,
+  bestSwath,
+  nozzleCheck,
+  spraySpeed,
+  sprayCourse,
+  nozzleFlow,
+  sprayPressure,
+  smallVolume,
+  sprayTank,
+  hoseEnd,
+  waterIn,
+  weighBack,
+  overOrUnder,
   sprinklerUniformity,
   cycleSoak,
   mowTrigger,
