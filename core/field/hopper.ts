@@ -1,3 +1,4 @@
+import { threeDigits } from '../words/numbers';
 import { defineReckoning } from '../reckoning/define';
 import { quantity } from '../reckoning/inputs';
 import { refuse } from '../reckoning/refusal';
@@ -46,7 +47,7 @@ export const hopperLoads = defineReckoning({
       if (unit > hopperLb + 1e-9)
         return refuse(
           'hopperLb',
-          `Runs ${first + 1}${returnEvery > 1 && first + 1 < runsFt.length ? ` and ${first + 2}` : ''} alone take ${unit.toPrecision(3)} lb product, and the hopper takes ${hopperLb} lb product. Fill after every run, cross the short way, or take another spreader.`,
+          `Runs ${first + 1}${returnEvery > 1 && first + 1 < runsFt.length ? ` and ${first + 2}` : ''} alone take ${threeDigits(unit)} lb product, and the hopper takes ${hopperLb} lb product. Fill after every run, cross the short way, or take another spreader.`,
         );
       if (load > 0 && load + unit > hopperLb + 1e-9) {
         loadLb.push(load);

@@ -1,3 +1,4 @@
+import { threeDigits } from '../words/numbers';
 import { defineReckoning } from '../reckoning/define';
 import { quantity, squareFeet } from '../reckoning/inputs';
 import { refuse } from '../reckoning/refusal';
@@ -37,7 +38,7 @@ export const lightPasses = defineReckoning({
     if (leastRateLb !== undefined && each < leastRateLb - 1e-9)
       return refuse(
         'passes',
-        `A ${passes === 4 ? 'quarter' : passes === 2 ? 'half' : 'whole'} of this is ${each.toPrecision(3)} lb product per 1000; the lowest catch is ${leastRateLb} lb product per 1000. The gate would not pass the grains: use ${passes === 4 ? 'two directions' : 'one direction'}.`,
+        `A ${passes === 4 ? 'quarter' : passes === 2 ? 'half' : 'whole'} of this is ${threeDigits(each)} lb product per 1000; the lowest catch is ${leastRateLb} lb product per 1000. The gate would not pass the grains: use ${passes === 4 ? 'two directions' : 'one direction'}.`,
       );
     return each;
   },

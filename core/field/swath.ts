@@ -1,3 +1,4 @@
+import { threeDigits } from '../words/numbers';
 import { evaluate, defineReckoning } from '../reckoning/define';
 import { choice, feet, inches, quantity } from '../reckoning/inputs';
 import { isRefusal, refuse } from '../reckoning/refusal';
@@ -72,7 +73,7 @@ export const bestSwath = defineReckoning({
         if (!best)
           return refuse(
             'catches',
-            `No spacing keeps the CV within ${mostCvPercent} %: at two trays it is ${cvPercent.toPrecision(3)} %. The pattern is too uneven: look at the spreader first.`,
+            `No spacing keeps the CV within ${mostCvPercent} %: at two trays it is ${threeDigits(cvPercent)} %. The pattern is too uneven: look at the spreader first.`,
           );
         work.note('best swath', `last within ${mostCvPercent} %`, best.swathFt, 'ft');
         return { ...best, widerCvPercent: cvPercent };
