@@ -181,8 +181,7 @@ const smallestRate = check({
     };
   },
   standing: noneOf('warn'),
-  says: ({ found, name }) =>
-    `${found} of ${name} is less than a spreader lays evenly, or too little to walk for.`,
+  says: ({ found, name }) => `${found} of ${name} is less than a spreader lays evenly, or too little to walk for.`,
 });
 
 const passes = check({

@@ -30,7 +30,9 @@ describe('D5: iron, manganese and other foliar feeds are doses (judgement)', () 
     expect(doses).toHaveLength(3);
     for (const [i, dose] of doses.entries()) {
       expect((dose.delivers.Fe ?? 0) * 16).toBeCloseTo(0.4, 9);
-      expect(dose.why).toMatch(/oz product per 1000 in 3 gal of water per 1000 or more; .* here.*Not above 85 deg F.*stains/);
+      expect(dose.why).toMatch(
+        /oz product per 1000 in 3 gal of water per 1000 or more; .* here.*Not above 85 deg F.*stains/,
+      );
       const before = doses[i - 1];
       if (before) expect(daysBetween(before.date, dose.date)).toBeGreaterThanOrEqual(28);
     }
