@@ -20,13 +20,13 @@ export async function exportProperty(id: string, db: UbertasDatabase = database(
 }
 
 /** Products that a case speaks of by their id. */
-function spokenOf({ zones, plans }: Case): ReadonlySet<string> {
+function spokenOf({ zones, plans, runs }: Case): ReadonlySet<string> {
   const applied = zones.flatMap((z) => (z.applied ?? []).map((a) => a.productId));
   const planned = (plans ?? []).flatMap((p) => [
     ...(p.doses ?? []).map((d) => d.productId),
     ...Object.values(p.products ?? {}),
   ]);
-  return new Set([...applied, ...planned]);
+  return new Set([...applied, ...planned, ...(runs ?? []).map((run) => run.productId)]);
 }
 
 /**

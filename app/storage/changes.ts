@@ -7,6 +7,7 @@ import {
   planSchema,
   productSchema,
   propertySchema,
+  runSchema,
   sampleSchema,
   soilTestSchema,
   zoneSchema,
@@ -107,6 +108,7 @@ const OWNED = {
   soilTests: { schema: soilTestSchema, what: 'The soil report' },
   samples: { schema: sampleSchema, what: 'The sample' },
   plans: { schema: planSchema, what: 'The plan' },
+  runs: { schema: runSchema, what: 'The run' },
 } as const;
 export type Owned = keyof typeof OWNED;
 const KINDS = Object.keys(OWNED) as Owned[];

@@ -1,4 +1,4 @@
-import type { Case, Choices, Plan, Product, Sample, SoilTest, Zone } from '@core/records/case';
+import type { Case, Choices, Plan, Product, Run, Sample, SoilTest, Zone } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { groupBy } from '@core/tables/group-by';
 import { applyChange, type Change, NotKept, PropertyGone, written } from './changes';
@@ -21,17 +21,19 @@ interface Parts {
   soilTests: SoilTest[];
   samples: Sample[];
   plans: Plan[];
+  runs: Run[];
   products: Product[];
   picture?: PictureRecord;
 }
 
-const assemble = (record: PropertyRecord, { picture, ...parts }: Parts): PropertyFile => {
+const assemble = (record: PropertyRecord, { picture, runs, ...parts }: Parts): PropertyFile => {
   const { codes, choices, fileId, ...property } = record;
   return {
     format: 'ubertas-case',
     version: 1,
     property: picture ? { ...property, site: { ...property.site, picture: picture.picture } } : property,
     ...parts,
+    ...(runs.length > 0 ? { runs } : {}),
     codes: codes ?? [],
     choices,
     fileId: fileId ?? record.id,
@@ -45,15 +47,16 @@ export async function ensureShelf(db: UbertasDatabase = database()): Promise<voi
 
 /** One property with zones, reports, samples, plans and the shelf; undefined where it is not in this browser. */
 export async function loadProperty(id: string, db: UbertasDatabase = database()): Promise<PropertyFile | undefined> {
-  const tables = [db.properties, db.zones, db.soilTests, db.samples, db.plans, db.products, db.pictures];
+  const tables = [db.properties, ...ownTables(db), db.products, db.pictures];
   return db.transaction('r', tables, async () => {
     const record = await db.properties.get(id);
     if (!record) return undefined;
-    const [zones, tests, samples, plans, products, picture] = await Promise.all([
+    const [zones, tests, samples, plans, runs, products, picture] = await Promise.all([
       db.zones.where({ propertyId: id }).sortBy('order'),
       db.soilTests.where({ propertyId: id }).sortBy('sampledOn'),
       db.samples.where({ propertyId: id }).sortBy('code'),
       db.plans.where({ propertyId: id }).toArray(),
+      db.runs.where({ propertyId: id }).toArray(),
       db.products.toArray(),
       db.pictures.get(id),
     ]);
@@ -62,6 +65,7 @@ export async function loadProperty(id: string, db: UbertasDatabase = database())
       soilTests: tests.map(strip),
       samples: samples.map(strip),
       plans: plans.map(strip),
+      runs: runs.map(strip),
       products,
       picture,
     });
@@ -86,21 +90,23 @@ export async function loadProperties(
   ids: readonly string[],
   db: UbertasDatabase = database(),
 ): Promise<PropertyFile[]> {
-  return db.transaction('r', [db.properties, db.zones, db.soilTests, db.samples, db.plans, db.products], async () => {
+  return db.transaction('r', [db.properties, ...ownTables(db), db.products], async () => {
     const wanted = [...ids];
-    const [records, zones, tests, samples, plans, products] = await Promise.all([
+    const [records, zones, tests, samples, plans, runs, products] = await Promise.all([
       db.properties.bulkGet(wanted),
       db.zones.where('propertyId').anyOf(wanted).toArray(),
       db.soilTests.where('propertyId').anyOf(wanted).toArray(),
       db.samples.where('propertyId').anyOf(wanted).toArray(),
       db.plans.where('propertyId').anyOf(wanted).toArray(),
+      db.runs.where('propertyId').anyOf(wanted).toArray(),
       db.products.toArray(),
     ]);
-    const [zonesOf, testsOf, samplesOf, plansOf] = [
+    const [zonesOf, testsOf, samplesOf, plansOf, runsOf] = [
       byProperty(zones),
       byProperty(tests),
       byProperty(samples),
       byProperty(plans),
+      byProperty(runs),
     ];
     return records
       .filter((record) => record !== undefined)
@@ -112,6 +118,7 @@ export async function loadProperties(
           soilTests: testsOf(record.id).map(strip),
           samples: samplesOf(record.id).map(strip),
           plans: plansOf(record.id).map(strip),
+          runs: runsOf(record.id).map(strip),
           products,
         }),
       );
@@ -157,7 +164,7 @@ export async function loadAllProperties(db: UbertasDatabase = database()): Promi
 }
 
 /** Tables whose records belong to one property. */
-export const ownTables = (db: UbertasDatabase) => [db.zones, db.soilTests, db.samples, db.plans];
+export const ownTables = (db: UbertasDatabase) => [db.zones, db.soilTests, db.samples, db.plans, db.runs];
 
 type Db = UbertasDatabase;
 
@@ -253,19 +260,25 @@ export const savePlan = (propertyId: string, plan: Plan, db: Db = database()): P
 export const deletePlan = (propertyId: string, planId: string, db: Db = database()): Promise<Change> =>
   applyChange(propertyId, { remove: { plans: [planId] } }, db);
 
-/** Removes a zone with its reports and samples; what comes back puts those records back and nothing else. */
+/** Removes a zone with its reports, samples and runs; what comes back puts those records back and nothing else. */
 export async function deleteZone(propertyId: string, zoneId: string, db: Db = database()): Promise<Change> {
   return written(propertyId, [db.properties, db.pictures, ...ownTables(db)], db, async () => {
-    const [tests, samples] = await Promise.all([
+    const ofZone = (record: { zoneId: string }) => record.zoneId === zoneId;
+    const [tests, samples, runs] = await Promise.all([
       db.soilTests.where({ propertyId, zoneId }).toArray(),
-      db.samples
-        .where({ propertyId })
-        .filter((sample) => sample.zoneId === zoneId)
-        .toArray(),
+      db.samples.where({ propertyId }).filter(ofZone).toArray(),
+      db.runs.where({ propertyId }).filter(ofZone).toArray(),
     ]);
     return applyChange(
       propertyId,
-      { remove: { zones: [zoneId], soilTests: tests.map((t) => t.id), samples: samples.map((s) => s.id) } },
+      {
+        remove: {
+          zones: [zoneId],
+          soilTests: tests.map((t) => t.id),
+          samples: samples.map((s) => s.id),
+          runs: runs.map((r) => r.id),
+        },
+      },
       db,
     );
   });
@@ -292,12 +305,13 @@ export function wholeOf({
   soilTests = [],
   samples = [],
   plans = [],
+  runs = [],
   codes,
   choices,
   fileId,
 }: PropertyFile): Change {
   const { id: _id, changedAt: _at, ...facts } = property;
-  const put = { zones, soilTests, samples, plans };
+  const put = { zones, soilTests, samples, plans, runs };
   return {
     property: { ...facts, codes, choices, fileId },
     put,

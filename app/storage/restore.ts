@@ -35,7 +35,7 @@ export interface Restored {
   undo: RestoreUndo;
 }
 
-const KINDS = ['zones', 'soilTests', 'samples', 'plans'] as const satisfies readonly Owned[];
+const KINDS = ['zones', 'soilTests', 'samples', 'plans', 'runs'] as const satisfies readonly Owned[];
 
 /** How everything in the cases of a file stands to what is here. Nothing is written. */
 export async function surveyCases(cases: readonly Case[], db: UbertasDatabase = database()): Promise<Surveyed[]> {
@@ -68,6 +68,7 @@ function renamed(given: Case, names: ReadonlyMap<string, string>): Case {
     ...given,
     products: given.products?.map((p) => ({ ...p, id: to(p.id) })),
     zones: given.zones.map((z) => ({ ...z, applied: z.applied?.map((a) => ({ ...a, productId: to(a.productId) })) })),
+    runs: given.runs?.map((run) => ({ ...run, productId: to(run.productId) })),
     plans: given.plans?.map((plan) => ({
       ...plan,
       doses: plan.doses?.map((d) => ({ ...d, productId: to(d.productId) })),

@@ -1,5 +1,16 @@
 import Dexie, { type EntityTable, type Transaction } from 'dexie';
-import type { Choices, LocalCode, Plan, Product, Property, Sample, Site, SoilTest, Zone } from '@core/records/case';
+import type {
+  Choices,
+  LocalCode,
+  Plan,
+  Product,
+  Property,
+  Run,
+  Sample,
+  Site,
+  SoilTest,
+  Zone,
+} from '@core/records/case';
 import type { PackFile } from '@core/packs/rule-packs';
 import type { Operator } from '@core/records/operator-schema';
 import type { Setting } from '@core/records/settings-schema';
@@ -27,6 +38,10 @@ export interface PlanRecord extends Plan {
   propertyId: string;
 }
 export interface SampleRecord extends Sample {
+  key: string;
+  propertyId: string;
+}
+export interface RunRecord extends Run {
   key: string;
   propertyId: string;
 }
@@ -67,6 +82,7 @@ export type UbertasDatabase = Dexie & {
   plans: EntityTable<PlanRecord, 'key'>;
   notes: EntityTable<NoteRecord, 'key'>;
   samples: EntityTable<SampleRecord, 'key'>;
+  runs: EntityTable<RunRecord, 'key'>;
   pictures: EntityTable<PictureRecord, 'propertyId'>;
   labLayouts: EntityTable<LabLayoutRecord, 'fingerprint'>;
   localCodes: EntityTable<LocalCode, 'id'>;
@@ -79,7 +95,7 @@ export type UbertasDatabase = Dexie & {
 export const keyOf = (propertyId: string, id: string): string => `${propertyId}/${id}`;
 
 /** Version of the last `.version()` below. */
-const SCHEMA_VERSION = 5;
+const SCHEMA_VERSION = 6;
 /** Dexie counts versions in tenths. */
 const DEXIE_FACTOR = 10;
 
@@ -158,7 +174,9 @@ export function openDatabase(name = 'ubertas'): UbertasDatabase {
         }),
     );
   // the agronomist's own place: codes, packs, people, what the browser goes by
-  database.version(SCHEMA_VERSION).stores({ localCodes: 'id', packs: 'id', operators: 'id', settings: 'id' });
+  database.version(5).stores({ localCodes: 'id', packs: 'id', operators: 'id', settings: 'id' });
+  // jobs as they are carried out
+  database.version(SCHEMA_VERSION).stores({ runs: 'key, propertyId' });
   // a newer Ubertas in another tab takes the database over: this one stops, and says so at its next step
   database.on('versionchange', () => {
     database.close({ disableAutoOpen: true });

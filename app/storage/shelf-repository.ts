@@ -60,6 +60,7 @@ export async function propertiesNaming(productId: string, db: UbertasDatabase = 
   const inZones = await db.zones
     .filter((zone) => (zone.applied ?? []).some((applied) => applied.productId === productId))
     .toArray();
-  const ids = [...new Set([...inPlans, ...inZones].map((record) => record.propertyId))];
+  const inRuns = await db.runs.filter((run) => run.productId === productId).toArray();
+  const ids = [...new Set([...inPlans, ...inZones, ...inRuns].map((record) => record.propertyId))];
   return (await db.properties.bulkGet(ids)).flatMap((property) => (property ? [property.name] : []));
 }

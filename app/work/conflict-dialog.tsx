@@ -9,7 +9,7 @@ import { useDone } from './use-done';
 
 type Side = 'mine' | 'theirs';
 const KEPT = new Set<string>(['products', 'localCodes', 'packs', 'operators', 'settings']);
-const OWNED = new Set<string>(['zones', 'soilTests', 'samples', 'plans']);
+const OWNED = new Set<string>(['zones', 'soilTests', 'samples', 'plans', 'runs']);
 
 /** The write that lets a record stand, over whatever stands now. */
 function settling({ kind, propertyId, id, theirs }: Conflict, record: unknown) {

@@ -3,7 +3,7 @@ import type { Case, Product } from '../records/case';
 import { sayDate } from '../words/days';
 
 /** The kinds of records that a file may bring, in the order they are shown. */
-export const BROUGHT_KINDS = ['property', 'zones', 'soilTests', 'samples', 'plans', 'products'] as const;
+export const BROUGHT_KINDS = ['property', 'zones', 'soilTests', 'samples', 'plans', 'runs', 'products'] as const;
 export type BroughtKind = (typeof BROUGHT_KINDS)[number];
 
 /**
@@ -121,6 +121,7 @@ export function compareCases(here: Case | undefined, shelf: readonly Product[], 
     ),
     ...listed('samples', here?.samples, there.samples, (sample) => `Sample ${sample.code}`),
     ...listed('plans', here?.plans, there.plans, (plan) => plan.name ?? `Plan ${plan.year}`),
+    ...listed('runs', here?.runs, there.runs, (run) => `${run.label.name} of ${sayDate(run.plannedOn)}`),
     ...(there.products ?? []).map((product) => broughtProduct(onShelf.get(product.id), product)),
   ];
 }

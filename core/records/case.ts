@@ -5,6 +5,7 @@ import { codeSchema } from './code-schema';
 import { choicesSchema, planSchema } from './plan-schema';
 import { productSchema } from './product-schema';
 import { propertySchema } from './property-schema';
+import { runSchema } from './run-schema';
 import { sampleSchema } from './sample-schema';
 import { checkShape, list, num, word } from './strict-schema';
 import { soilTestSchema } from './soil-test-schema';
@@ -15,6 +16,7 @@ export * from './code-schema';
 export * from './plan-schema';
 export * from './product-schema';
 export * from './property-schema';
+export * from './run-schema';
 export * from './sample-schema';
 export * from './soil-test-schema';
 export * from './vocabularies';
@@ -34,6 +36,7 @@ export const caseSchema = yup.object({
   codes: list('Local codes', codeSchema, MOST.codes).optional(),
   choices: choicesSchema.optional().default(undefined),
   plans: list('Plans', planSchema, MOST.plans).optional(),
+  runs: list('Runs', runSchema, MOST.runs).optional(),
 });
 export type Case = yup.InferType<typeof caseSchema>;
 
@@ -65,6 +68,7 @@ export function checkCase(value: unknown): Case | Refusal {
     ['samples', checked.samples],
     ['products', checked.products],
     ['plans', checked.plans],
+    ['runs', checked.runs],
     ['codes', checked.codes],
     ...checked.zones.map((zone, i) => [`zones[${i}].cutOuts`, zone.cutOuts] as const),
     ['property.site.water', checked.property.site?.water],
@@ -77,12 +81,13 @@ export function checkCase(value: unknown): Case | Refusal {
   for (const [what, records] of [
     ['soilTests', checked.soilTests],
     ['samples', checked.samples],
+    ['runs', checked.runs],
   ] as const)
     for (const [i, record] of (records ?? []).entries())
       if (!zoneIds.has(record.zoneId))
         return refuse(
           `${what}[${i}].zoneId`,
-          `${what === 'samples' ? 'Sample' : 'Soil report'} "${record.id}" names zone "${record.zoneId}", which the file does not hold.`,
+          `${{ samples: 'Sample', runs: 'Run', soilTests: 'Soil report' }[what]} "${record.id}" names zone "${record.zoneId}", which the file does not hold.`,
         );
   return checked;
 }

@@ -9,6 +9,10 @@ export const MOST = {
   products: 50_000,
   plans: 5_000,
   codes: 500,
+  runs: 50_000,
+  /** Steps of a run, and its stretches. */
+  events: 5_000,
+  runsOfARun: 5_000,
   /** Within one zone. */
   cutOuts: 2_000,
   readings: 50_000,
@@ -28,5 +32,6 @@ export const COUNTED = {
   soilTests: 'soil reports',
   samples: 'samples',
   plans: 'plans',
+  runs: 'runs',
   products: 'products',
 } as const satisfies Partial<Record<keyof typeof MOST, string>>;

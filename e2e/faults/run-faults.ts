@@ -171,6 +171,7 @@ export async function runFaults(
       soilTests: of('soilTests'),
       samples: of('samples'),
       plans: of('plans'),
+      runs: of('runs'),
     };
     return { file: file as unknown as Case, products: (all.products ?? []).map(({ value }) => value as Product) };
   };

@@ -20,6 +20,7 @@ const WHAT: Record<Asked['kind'], string> = {
   soilTests: 'Soil report',
   samples: 'Sample',
   plans: 'Plan',
+  runs: 'Run in the field',
   products: 'On the shelf',
 };
 

@@ -29,6 +29,7 @@ const TABLE_WORDS: Record<string, string> = {
   products: 'Shelf',
   plans: 'Plans',
   samples: 'Samples',
+  runs: 'Runs in the field',
   pictures: 'Plan pictures',
   labLayouts: 'Remembered laboratories',
   notes: 'Notes of this browser',

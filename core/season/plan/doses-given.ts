@@ -2,9 +2,13 @@ import type { Case } from '../../records/case';
 import { doseKey } from './dose-key';
 
 /** Doses of a zone that a person gave already: they stand in the record and cannot be changed. */
-export const keysOfGivenDoses = (given: Pick<Case, 'zones'>): ReadonlySet<string> =>
-  new Set(
-    given.zones.flatMap((zone) =>
+export const keysOfGivenDoses = (given: Pick<Case, 'zones' | 'runs'>): ReadonlySet<string> =>
+  new Set([
+    ...given.zones.flatMap((zone) =>
       (zone.applied ?? []).map(({ date, productId }) => doseKey({ zoneId: zone.id, date, productId })),
     ),
-  );
+    // given on another day of its week, the dose of the plan is given all the same
+    ...(given.runs ?? [])
+      .filter(({ events }) => events.some(({ kind }) => kind === 'signed'))
+      .map(({ zoneId, plannedOn, productId }) => doseKey({ zoneId, date: plannedOn, productId })),
+  ]);

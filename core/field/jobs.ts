@@ -1,0 +1,118 @@
+import { addDays, dayOfYear, daysBetween, type IsoDay } from '../days/day';
+import type { Case, Product, Run, Zone } from '../records/case';
+import type { Dose } from '../season/plan/dose';
+import { doseKey } from '../season/plan/dose-key';
+import { keysOfGivenDoses } from '../season/plan/doses-given';
+import type { SeasonPlan, ZoneSeason } from '../season/plan/season-plan';
+import { leastDaysBetweenN } from '../season/rules/dose-ceilings';
+import { closingCode, codeNutrientsOf } from '../season/rules/local-codes';
+import { runState, type RunState } from './run-state';
+
+/**
+ * Doses of the kept plan, seen from the day: what is due, what is late, what was missed. A job is never stored; it follows from the plan,
+ * the runs and the day.
+ */
+
+export const JOB_STATES = ['running', 'weigh-back', 'late', 'due', 'upcoming', 'later', 'missed', 'done'] as const;
+export type JobState = (typeof JOB_STATES)[number];
+
+export interface Job {
+  /** zone/day/product, as doses are named. */
+  key: string;
+  zone: Zone;
+  zoneSeason: ZoneSeason;
+  dose: Dose;
+  product: Product;
+  state: JobState;
+  /** The last day it may still be done. */
+  lastDay: IsoDay;
+  daysLate: number;
+  run?: Run;
+  runState?: RunState;
+}
+
+/** Listed so long before its week, days. */
+const LISTED_BEFORE_DAYS = 14;
+/** A dose may always be given through the week after its own, and never later than this, days after its Monday. Common practice. */
+const WEEK_LASTS_DAYS = 6;
+const LEAST_LAST_DAYS = 13;
+const MOST_LAST_DAYS = 21;
+
+/** The last day a dose may be given: before the next nitrogen comes too near, and while grass, ground and law allow it. */
+export function lastDayOf(dose: Dose, zoneSeason: ZoneSeason, product: Product, codes: Case['codes'] = []): IsoDay {
+  const least = addDays(dose.date, LEAST_LAST_DAYS);
+  let last = addDays(dose.date, MOST_LAST_DAYS);
+  const { season, zone, doses } = zoneSeason;
+  const feeds = (product.guaranteed.N ?? 0) > 0;
+  if (feeds) {
+    const next = doses.filter((each) => each.date > dose.date && (each.delivers.N ?? 0) > 0).map(({ date }) => date);
+    const first = next.sort()[0];
+    if (first) last = [last, addDays(first, -leastDaysBetweenN(zone))].sort()[0] as IsoDay;
+  }
+  const shut = (day: IsoDay) => {
+    const place = dayOfYear(day);
+    if (closingCode(codes, codeNutrientsOf(product.guaranteed), day)) return true;
+    return season !== undefined && (season.frozen[place] === true || (feeds && season.feeding[place] === false));
+  };
+  for (let day = dose.date; day <= last; day = addDays(day, 1)) if (day > least && shut(day)) last = addDays(day, -1);
+  return last < least ? least : last;
+}
+
+const stateOf = (today: IsoDay, dose: Dose, lastDay: IsoDay): JobState => {
+  if (today < addDays(dose.date, -LISTED_BEFORE_DAYS)) return 'later';
+  if (today < dose.date) return 'upcoming';
+  if (today <= addDays(dose.date, WEEK_LASTS_DAYS)) return 'due';
+  return today <= lastDay ? 'late' : 'missed';
+};
+
+/**
+ * The jobs of a property on a day, in the order of the work: what runs, what is late, what is due, what comes. A plan that was never
+ * kept gives none.
+ *
+ * @param season the plan's doses with their figures
+ */
+export function jobsOf(file: Case, season: SeasonPlan, isKept: boolean, today: IsoDay): Job[] {
+  if (!isKept) return [];
+  const products = new Map((file.products ?? []).map((product) => [product.id, product]));
+  const given = keysOfGivenDoses(file);
+  const runs = new Map((file.runs ?? []).map((run) => [runKey(run), run]));
+  const jobs = season.zones.flatMap((zoneSeason) =>
+    zoneSeason.doses.flatMap((dose): Job[] => {
+      const product = products.get(dose.productId);
+      if (!product) return [];
+      const key = doseKey(dose);
+      const run = runs.get(key);
+      const came = run && runState(run);
+      const lastDay = lastDayOf(dose, zoneSeason, product, file.codes);
+      const state: JobState =
+        came?.standing === 'signed' || (!came && given.has(key))
+          ? 'done'
+          : came?.standing === 'running' || came?.standing === 'paused'
+            ? 'running'
+            : came?.standing === 'finished' || came?.standing === 'weighed'
+              ? 'weigh-back'
+              : stateOf(today, dose, lastDay);
+      return [
+        {
+          key,
+          zone: zoneSeason.zone,
+          zoneSeason,
+          dose,
+          product,
+          state,
+          lastDay,
+          daysLate: state === 'late' ? daysBetween(addDays(dose.date, WEEK_LASTS_DAYS), today) : 0,
+          ...(run ? { run, runState: came } : {}),
+        },
+      ];
+    }),
+  );
+  const order = (job: Job) => JOB_STATES.indexOf(job.state);
+  return jobs.sort(
+    (a, b) => order(a) - order(b) || a.dose.date.localeCompare(b.dose.date) || a.zone.name.localeCompare(b.zone.name),
+  );
+}
+
+/** The name of the dose that a run carries out. */
+export const runKey = ({ zoneId, plannedOn, productId }: Run): string =>
+  doseKey({ zoneId, date: plannedOn, productId });

@@ -1,0 +1,89 @@
+import type { Run, RunEvent } from '../records/case';
+
+/** What a run has come to: the fold of its steps. Any beginning of the list is a state, so a step that was lost loses only itself. */
+export interface RunState {
+  standing: 'running' | 'paused' | 'finished' | 'weighed' | 'signed' | 'given-up';
+  startedAt: string;
+  operator?: string;
+  /** Minutes of work, pauses taken off; up to the last step while it runs. */
+  minutes: number;
+  weighedLb: number;
+  runsFt: readonly number[];
+  runsDone: number;
+  coveredSqFt: number;
+  backLb?: number;
+  how?: RunEvent['how'];
+  /** What was spread, lb product, once it was weighed back. */
+  spreadLb?: number;
+  start: RunEvent;
+}
+
+/**
+ * @example runState({ events: [started, { kind: 'run-done', runsDone: 3 }] }).runsDone // 3
+ */
+export function runState({ events, areaSqFt }: Pick<Run, 'events' | 'areaSqFt'>): RunState {
+  const start = events[0] as RunEvent;
+  const state: RunState = {
+    standing: 'running',
+    startedAt: start.at,
+    minutes: 0,
+    weighedLb: start.weighedLb ?? 0,
+    runsFt: start.runsFt ?? [],
+    runsDone: 0,
+    coveredSqFt: areaSqFt,
+    start,
+    ...(start.operator ? { operator: start.operator } : {}),
+  };
+  let working: string | undefined = start.at;
+  const work = (until: string) => {
+    if (working !== undefined) state.minutes += Math.max(0, Date.parse(until) - Date.parse(working)) / 60_000;
+    working = until;
+  };
+  for (const event of events.slice(1)) {
+    // what is signed or given up is closed
+    if (state.standing === 'signed' || state.standing === 'given-up') break;
+    work(event.at);
+    switch (event.kind) {
+      case 'run-done':
+        state.runsDone = Math.min(state.runsFt.length, Math.max(state.runsDone, event.runsDone ?? state.runsDone + 1));
+        break;
+      case 'paused':
+        state.standing = 'paused';
+        working = undefined;
+        break;
+      case 'resumed':
+        state.standing = 'running';
+        working = event.at;
+        break;
+      case 'finished':
+        state.standing = 'finished';
+        state.coveredSqFt = event.coveredSqFt ?? areaSqFt;
+        working = undefined;
+        break;
+      case 'weighed-back':
+        state.standing = 'weighed';
+        state.backLb = event.backLb ?? 0;
+        state.how = event.how;
+        state.spreadLb = Math.max(0, state.weighedLb - (event.backLb ?? 0));
+        working = undefined;
+        break;
+      case 'signed':
+        state.standing = 'signed';
+        if (event.operator) state.operator = event.operator;
+        break;
+      case 'given-up':
+        state.standing = 'given-up';
+        if (event.backLb !== undefined) {
+          state.backLb = event.backLb;
+          state.spreadLb = Math.max(0, state.weighedLb - event.backLb);
+        }
+        break;
+      default:
+        break;
+    }
+  }
+  return state;
+}
+
+/** Whether a run is still open. */
+export const isOpen = (run: Run): boolean => !['signed', 'given-up'].includes(runState(run).standing);

@@ -1,0 +1,86 @@
+import * as yup from 'yup';
+import { changedAt, id, isoDay, list, num, text, word } from './strict-schema';
+import { PLANNED_FOR } from './plan-schema';
+import { MOST } from './most';
+
+/** Steps of carrying out a job, in the order they can come. */
+export const RUN_EVENTS = [
+  'started',
+  'run-done',
+  'paused',
+  'resumed',
+  'note',
+  'finished',
+  'weighed-back',
+  'signed',
+  'given-up',
+] as const;
+export const LAYING_SCHOOLS = ['two-directions', 'four-light', 'one-direction'] as const;
+const HOW_WEIGHED = ['typed', 'empty', 'not-possible'] as const;
+
+/** A moment as a clock wrote it. */
+const moment = () =>
+  text('Moment', 30).matches(
+    /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?(Z|[+-]\d\d:\d\d)$/,
+    'A moment is written like 2027-09-06T10:52:00Z.',
+  );
+const pounds = (label: string) => num(label, { min: 0, max: 1e6, unit: 'lb product' });
+
+/** One step as it was made: what stands in it depends on its kind. */
+export const runEventSchema = yup.object({
+  at: moment().required('A step needs its moment.'),
+  kind: word('Step', RUN_EVENTS).required('Say what was done.'),
+  operator: text('Operator', 80).optional(),
+  /** Verdict of the hour, and the lines that stood against it. */
+  verdict: word('Verdict', ['go', 'wait', 'ask', 'never']).optional(),
+  reasons: text('Reasons', 200).optional(),
+  /** Why it was started all the same. */
+  override: text('Reason', 400).optional(),
+  windMph: num('Wind', { min: 0, max: 150, unit: 'mph' }).optional(),
+  airF: num('Air', { min: -60, max: 140, unit: 'deg F' }).optional(),
+  weighedLb: pounds('Weighed out').optional(),
+  school: word('Way of laying down', LAYING_SCHOOLS).optional(),
+  swathFt: num('Swath', { above: 0, max: 200, unit: 'ft' }).optional(),
+  bearingDeg: num('Bearing', { min: 0, max: 360, unit: 'degrees' }).optional(),
+  /** Feet of each stretch that is walked with the gate open, laps first. */
+  runsFt: list('Runs', num('Run', { min: 0, max: 1e6, unit: 'ft' }).required(), MOST.runsOfARun).optional(),
+  /** How many stretches are done. */
+  runsDone: num('Runs done', { min: 0, max: 100_000, integer: true }).optional(),
+  reason: text('Reason', 400).optional(),
+  note: text('Note', 2000).optional(),
+  coveredSqFt: num('Ground covered', { above: 0, max: 5e7, unit: 'ft2' }).optional(),
+  backLb: pounds('Weighed back').optional(),
+  how: word('How', HOW_WEIGHED).optional(),
+});
+export type RunEvent = yup.InferType<typeof runEventSchema>;
+
+/**
+ * One carrying-out of a job: what was to be done, as the plan and the label had it then, and every step as it was made. What it has
+ * come to is the fold of its steps.
+ */
+export const runSchema = yup.object({
+  id: id('Run'),
+  changedAt: changedAt(),
+  zoneId: id('Zone'),
+  productId: id('Product'),
+  /** Day of the dose in the plan. */
+  plannedOn: isoDay('Planned day').required('A run needs the day of its dose.'),
+  for: word('Purpose', PLANNED_FOR).required(),
+  /** lb product/1000 ft2 of the plan. */
+  rateLb: num('Rate', { min: 0, max: 1000, unit: 'lb product/1000 ft2' }).required(),
+  plannedLb: pounds('Weigh-out').required(),
+  areaSqFt: num('Area', { above: 0, max: 5e7, unit: 'ft2' }).required(),
+  areaErrorSqFt: num('Likely error of the area', { min: 0, max: 5e7, unit: 'ft2' }).optional(),
+  /** The label as it stood: a later edit of the shelf changes no past figure. */
+  label: yup
+    .object({
+      name: text('Product name', 120).required(),
+      face: text('Grade', 40).optional(),
+      /** Percent of what the dose is for. */
+      percent: num('Percent', { min: 0, max: 180, unit: '%' }).required(),
+      lot: text('Lot', 80).optional(),
+    })
+    .required('A run needs the label of its product.'),
+  events: list('Steps', runEventSchema, MOST.events).required().min(1, 'A run begins with its start.'),
+});
+export type Run = yup.InferType<typeof runSchema>;
