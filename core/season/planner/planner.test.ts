@@ -133,6 +133,31 @@ describe('rules of the plan', () => {
     expect(first).toMatchObject({ date: '2027-05-03', productId: 'urea-46' });
     for (const dose of rest) expect(dose.date >= '2027-06-01').toBe(true);
   });
+  it('counts a locked dose once that was given on another day of its week', () => {
+    const given = demo('okonedo-residence');
+    const locked = { zoneId: 'front-lawn', date: '2027-05-10', productId: 'urea-46', for: 'N' as const, rateLb: 1.5 };
+    given.zones[0]!.applied = [{ date: '2027-05-13', productId: 'urea-46', zoneLb: 5.8 }];
+    given.runs = [
+      {
+        id: 'run',
+        zoneId: 'front-lawn',
+        productId: 'urea-46',
+        plannedOn: '2027-05-10',
+        for: 'N',
+        rateLb: 1.5,
+        plannedLb: 5.8,
+        areaSqFt: 3860,
+        label: { name: 'Urea', face: '46-0-0', percent: 46 },
+        events: [
+          { at: '2027-05-13T09:00:00-04:00', kind: 'started', weighedLb: 5.8 },
+          { at: '2027-05-13T09:30:00-04:00', kind: 'weighed-back', backLb: 0 },
+          { at: '2027-05-13T09:31:00-04:00', kind: 'signed' },
+        ],
+      },
+    ];
+    const { doses } = solved(given, { locked: [locked] }, '2027-06-01');
+    expect(doses.filter(({ date }) => date < '2027-06-01').map(doseKey)).toEqual(['front-lawn/2027-05-13/urea-46']);
+  });
   it('never spreads phosphorus on a high test, a pesticide, or muriate on centipedegrass', () => {
     const given = demo('fenwick-allotment-paths');
     given.products!.push({

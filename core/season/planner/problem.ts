@@ -45,6 +45,7 @@ import {
   type ZoneProblem,
 } from './problem-shape';
 import { mondaysOf, type PlanWeek, weeksIn } from '../../days/weeks';
+import { keysOfGivenDoses } from '../plan/doses-given';
 
 const bringsOf = (product: Product): Brings => {
   const { N = 0, P2O5 = 0, K2O = 0, Mg = 0, 'S-combined': S = 0 } = product.guaranteed;
@@ -262,9 +263,12 @@ export function planProblem(given: Case, plan: SeasonPlan, wishes: PlanWishes = 
   const { soilF } = plan;
   // the doses of a seeding stand on their days; a person who locked one of them decides
   const programme = plan.zones.flatMap((z) => z.programme ?? []);
-  const isLocked = new Set((wishes.locked ?? []).map(doseKey));
-  const fixed = programme.filter((dose) => !isLocked.has(doseKey(dose)));
-  const locked = [...(wishes.locked ?? []), ...fixed].flatMap((dose): StandingDose[] => {
+  // what was given stands at its real day and weight, by the record, and not once more as it was planned
+  const done = keysOfGivenDoses(given);
+  const held = (wishes.locked ?? []).filter((dose) => !done.has(doseKey(dose)));
+  const isLocked = new Set(held.map(doseKey));
+  const fixed = programme.filter((dose) => !isLocked.has(doseKey(dose)) && !done.has(doseKey(dose)));
+  const locked = [...held, ...fixed].flatMap((dose): StandingDose[] => {
     const product = products.find((p) => p.id === dose.productId);
     const { zoneId, date, for: purpose, rateLb } = dose;
     return product ? [{ zoneId, date, for: purpose, rateLb, product, given: false }] : [];
