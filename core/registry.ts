@@ -1,6 +1,6 @@
 import { polygonArea } from './ground/area-polygon';
 import { rectangleArea } from './ground/area-rectangle';
-import { zoneAmount } from './field/zone-amount';
+import { zoneAmount } from './products/zone-amount';
 import { limeDoses } from './lime/doses';
 import { limeMaterial } from './lime/material';
 import { mehlichLime } from './lime/mehlich';

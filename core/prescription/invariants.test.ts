@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { LocalCode, OwnFigure, Product, SoilTest, Zone } from '../records/case';
-import { zoneAmount } from '../field/zone-amount';
+import { zoneAmount } from '../products/zone-amount';
 import { GRASS_IDS } from '../records/vocabularies';
 import { ALL_GRASSES } from '../packs/grasses';
 import { TEXTURE_CLASSES } from '../records/vocabularies';

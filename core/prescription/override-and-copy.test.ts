@@ -10,7 +10,7 @@ import { BUILT_IN_PACKS } from '../packs/rule-packs';
 import { copiedOnto, differencesOf, linesToCopy } from './copy-prescription';
 import { prescribeZone } from './prescribe';
 import { highPhAnswers, otherSchoolAnswers } from './school-answers';
-import { zoneAmount } from '../field/zone-amount';
+import { zoneAmount } from '../products/zone-amount';
 import { evaluate } from '../reckoning/define';
 
 const zone = (over: Partial<Zone> = {}): Zone => ({

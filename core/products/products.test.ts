@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Product } from '../records/case';
-import { zoneAmount } from '../field/zone-amount';
+import { zoneAmount } from './zone-amount';
 import { grassOf } from '../packs/grasses';
 import { STARTER_SHELF } from '../packs/starter-shelf';
 import { evaluate, explain } from '../reckoning/define';

@@ -1,4 +1,4 @@
-import { asWeighed } from '../field/as-weighed';
+import { asWeighed } from './as-weighed';
 import type { Product } from '../records/case';
 import { limeKindOf } from '../lime/lime-label';
 import { LB_PER_TON } from '../units/conversions';

@@ -1,4 +1,4 @@
-import { asWeighed } from '../../field/as-weighed';
+import { asWeighed } from '../as-weighed';
 import type { Product } from '../../records/case';
 import { type Figure, figureOf, sureFigure, traced } from '../../reckoning/figure';
 import { isRefusal } from '../../reckoning/refusal';

@@ -1,4 +1,4 @@
-import { zoneAmount } from '../../field/zone-amount';
+import { zoneAmount } from '../zone-amount';
 import type { Product, Zone } from '../../records/case';
 import { type Figure, figureOf, sureFigure, traced } from '../../reckoning/figure';
 import { isRefusal } from '../../reckoning/refusal';

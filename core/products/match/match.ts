@@ -1,5 +1,5 @@
 import { limeKindOf } from '../../lime/lime-label';
-import { asWeighed } from '../../field/as-weighed';
+import { asWeighed } from '../as-weighed';
 import type { Product } from '../../records/case';
 import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../../season/rules/dose-ceilings';
 import { evaluate } from '../../reckoning/define';

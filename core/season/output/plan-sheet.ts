@@ -1,4 +1,4 @@
-import { asWeighed } from '../../field/as-weighed';
+import { asWeighed } from '../../products/as-weighed';
 import type { Case, PlannedFor } from '../../records/case';
 import { faceOf } from '../../products/label/face';
 import type { IsoDay } from '../../days/day';

@@ -1,4 +1,4 @@
-import { zoneAmount } from '../../field/zone-amount';
+import { zoneAmount } from '../../products/zone-amount';
 import type { PlannedFor, Product, Zone } from '../../records/case';
 import { type Figure, sureFigure, traced } from '../../reckoning/figure';
 import { productDelivers } from '../../products/delivers';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { zoneAmount } from '../../field/zone-amount';
+import { zoneAmount } from '../../products/zone-amount';
 import { sprinklerUniformity, cycleSoak } from '../../field/watering';
 import type { LocalCode, Product, SoilResult, SoilTest, Zone } from '../../records/case';
 import { grassOf } from '../../packs/grasses';

@@ -1,4 +1,4 @@
-import { zoneAmount } from '@core/field/zone-amount';
+import { zoneAmount } from '@core/products/zone-amount';
 import type { ZoneGround } from '@core/ground/zone-ground';
 import { sureFigure, traced } from '@core/reckoning/figure';
 import type { Dose } from '@core/season/plan/dose';

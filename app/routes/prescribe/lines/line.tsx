@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import type { ReactNode } from 'react';
-import { zoneAmount } from '@core/field/zone-amount';
+import { zoneAmount } from '@core/products/zone-amount';
 import type { OwnFigure, OwnLine } from '@core/records/case';
 import { type Figure, figureOf, traced } from '@core/reckoning/figure';
 import { reasonOf } from '@core/prescription/override-figure';
