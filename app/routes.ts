@@ -14,6 +14,7 @@ export default [
     route('season', 'routes/season/season.tsx'),
     route('season/climate', 'routes/climate/climate.tsx'),
     route('season/move-here', 'routes/move-here/move-here.tsx'),
+    route('field', 'routes/field/field.tsx'),
   ]),
   route('settings', 'routes/settings/settings.tsx'),
   route('settings/tables', 'routes/tables/tables.tsx'),

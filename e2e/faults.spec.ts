@@ -8,6 +8,7 @@ const SLICE = [
   'ground/zones',
   'read/keep',
   'season/doses',
+  'field/sign',
   'shelf/store',
   'home/remove',
   'climate/undo',

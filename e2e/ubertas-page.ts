@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 
@@ -61,4 +62,33 @@ export async function newProperty(page: Page, name: string): Promise<void> {
   await choose(page, 'Region', 'Cool north (invented normals)');
   await page.getByRole('button', { name: 'Create and measure' }).click();
   await expect(page.getByRole('application')).toBeVisible();
+}
+
+/** A desk and a phone. */
+export const SIZES = [
+  { width: 1280, height: 800 },
+  { width: 390, height: 844 },
+];
+
+/** What axe calls serious or critical, by rule and place. Only violations are written out: the rest is most of its time. */
+export async function seriousOf(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).options({ resultTypes: ['violations'] }).analyze();
+  return violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`);
+}
+
+/** On a desk and on a phone nothing is wider than the screen and axe calls nothing serious; the desk is left standing. */
+export async function looksRight(page: Page, what: string): Promise<void> {
+  for (const size of SIZES) {
+    await page.setViewportSize(size);
+    const where = `${what} at ${size.width} px`;
+    await expect
+      .poll(() => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), {
+        message: `${where} is wider than the screen`,
+      })
+      .toBeLessThanOrEqual(0);
+    expect(await seriousOf(page), where).toEqual([]);
+  }
+  await page.setViewportSize(SIZES[0]!);
 }

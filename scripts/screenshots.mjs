@@ -9,19 +9,22 @@ const TODAY = '2027-04-05T09:00:00';
 const WIDE = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
+/** The hour of a job as one finds it: firm, growing, dry, little wind. */
+const lookedOver = async (page) => {
+  for (const [question, word] of [
+    ['The ground', 'firm'],
+    ['The turf', 'growing'],
+    ['The leaf', 'dry'],
+  ])
+    await page.getByRole('radiogroup', { name: question }).getByText(word, { exact: true }).click();
+  await page.getByLabel(/^Wind/).fill('6');
+  await page.getByLabel(/^Rain, next 24 h/).fill('0.05');
+  await page.mouse.wheel(0, -2000);
+};
+
 const VIEWS = [
   { name: 'home', path: '/', size: WIDE },
   { name: 'ground', path: '/property/quarry-lane-school/ground', size: WIDE },
-  {
-    name: 'ground-hand-test',
-    path: '/property/quarry-lane-school/ground',
-    size: WIDE,
-    prepare: async (page) => {
-      await page.getByRole('button', { name: /Hand test/ }).click();
-      await page.keyboard.press('Enter');
-      await page.keyboard.press('ArrowDown');
-    },
-  },
   {
     name: 'sample',
     path: '/property/quarry-lane-school/sample',
@@ -49,7 +52,6 @@ const VIEWS = [
       await page.getByRole('button', { name: /^Potassium/ }).click();
     },
   },
-  { name: 'sample-phone', path: '/property/quarry-lane-school/sample', size: PHONE },
   { name: 'read', path: '/property/quarry-lane-school/read', size: WIDE },
   { name: 'read-alkaline', path: '/property/thornbury-chapel-green/read', size: WIDE },
   { name: 'prescribe', path: '/property/quarry-lane-school/prescribe', size: WIDE },
@@ -109,6 +111,30 @@ const VIEWS = [
         await page.waitForTimeout(500);
       }
       await mends.waitFor();
+    },
+  },
+  {
+    name: 'field',
+    path: '/property/quarry-lane-school/season',
+    size: WIDE,
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Save plan' }).click();
+      await page.getByText(/^The plan for .* is saved/).waitFor();
+      await page.keyboard.press('6');
+      await lookedOver(page);
+    },
+  },
+  {
+    name: 'field-phone',
+    path: '/property/quarry-lane-school/field',
+    size: PHONE,
+    prepare: async (page) => {
+      await lookedOver(page);
+      for (const box of await page.getByRole('group', { name: 'On and at hand' }).getByRole('checkbox').all())
+        await box.check();
+      await page.getByRole('button', { name: 'Start', exact: true }).click();
+      await page.getByRole('button', { name: 'Done to here' }).click();
+      await page.getByText('Stretch 2 of').waitFor();
     },
   },
   { name: 'climate', path: '/property/quarry-lane-school/season/climate#curve=soil', size: WIDE },

@@ -70,7 +70,10 @@ export const QUANTITIES = {
   temperature: { us: shown('deg F', '°F', always(0)), si: shown('deg C', '°C', always(1)) },
   /** Of what is weighed in small. */
   'small-weight': { us: shown('oz', 'oz {}', always(1)), si: shown('g', 'g {}', always(0)) },
-  volume: { us: shown('gal', 'gal {}', always(2)), si: shown('L', 'L {}', always(1)) },
+  volume: {
+    us: shown('gal', 'gal {}', (value) => (value < 100 ? 2 : 0)),
+    si: shown('L', 'L {}', (value) => (value < 100 ? 1 : 0)),
+  },
   /** Of a liquid product. */
   bottle: { us: shown('fl oz', 'fl oz {}', always(1)), si: shown('mL', 'mL {}', always(0)) },
   'liquid-rate': {

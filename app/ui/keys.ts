@@ -20,7 +20,7 @@ interface KeyRow {
 }
 
 export const KEYS = {
-  stage: { binds: '1,2,3,4,5', shows: '1 to 5', does: 'stages of work' },
+  stage: { binds: '1,2,3,4,5,6', shows: '1 to 6', does: 'stages of work' },
   'zone-before': { binds: '[', shows: '[', does: 'zone before', byCharacter: true },
   'zone-after': { binds: ']', shows: ']', does: 'zone after', byCharacter: true },
   'all-properties': { binds: 'alt+h', shows: 'Alt H', does: 'all properties' },

@@ -1,4 +1,5 @@
-import { NavLink } from 'react-router';
+import { useEffect, useRef } from 'react';
+import { NavLink, useLocation } from 'react-router';
 import { StageGlyph } from './glyphs';
 
 export interface Stage {
@@ -12,9 +13,16 @@ export interface Stage {
 
 /** The stages of work, in order. Never locked: the page says what is missing. */
 export function Stages({ stages, hash }: { stages: readonly Stage[]; hash: string }) {
+  const row = useRef<HTMLOListElement>(null);
+  const { pathname } = useLocation();
+  // on a phone the row pans: the current stage comes as near its middle as the ends allow
+  useEffect(() => {
+    const [all, current] = [row.current, row.current?.querySelector('[aria-current]')?.closest('li')];
+    if (all && current) all.scrollLeft = current.offsetLeft - (all.clientWidth - current.offsetWidth) / 2;
+  }, [pathname]);
   return (
     <nav className="stages" aria-label="Stages of work">
-      <ol style={{ gridTemplateColumns: `repeat(${stages.length}, minmax(0, 1fr))` }}>
+      <ol ref={row} style={{ gridTemplateColumns: `repeat(${stages.length}, minmax(0, 1fr))` }}>
         {stages.map((stage) => (
           <li key={stage.key} className={`is-${stage.state}`}>
             <NavLink to={{ pathname: stage.to, hash }} prefetch="none">

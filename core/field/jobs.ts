@@ -75,7 +75,11 @@ export function jobsOf(file: Case, season: SeasonPlan, isKept: boolean, today: I
   if (!isKept) return [];
   const products = new Map((file.products ?? []).map((product) => [product.id, product]));
   const given = keysOfGivenDoses(file);
-  const runs = new Map((file.runs ?? []).map((run) => [runKey(run), run]));
+  // one that was given up stands only until another is begun
+  const byStanding = [...(file.runs ?? [])].sort(
+    (a, b) => Number(runState(b).standing === 'given-up') - Number(runState(a).standing === 'given-up'),
+  );
+  const runs = new Map(byStanding.map((run) => [runKey(run), run]));
   const jobs = season.zones.flatMap((zoneSeason) =>
     zoneSeason.doses.flatMap((dose): Job[] => {
       const product = products.get(dose.productId);

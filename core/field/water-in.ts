@@ -6,6 +6,9 @@ import { cycleSoak } from './watering';
 /** Gallons in an inch on a square foot: 144 in3 of 231. */
 const GAL_PER_IN_SQ_FT = 144 / 231;
 
+/** Gallons that a depth is on an area. gallonsOf(0.25, 1155) is 180. */
+export const gallonsOf = (depthIn: number, areaSqFt: number): number => depthIn * areaSqFt * GAL_PER_IN_SQ_FT;
+
 /** Watering a dose in. 0.25 in at 1 in/h on 1155 ft2, intake 1: 15 min, 180 gal. */
 export const waterIn = defineReckoning({
   id: 'field.water-in',
@@ -47,7 +50,7 @@ export const waterIn = defineReckoning({
       'water',
       'netDepthIn × areaSqFt × 144 ÷ 231',
       { netDepthIn, areaSqFt },
-      netDepthIn * areaSqFt * GAL_PER_IN_SQ_FT,
+      gallonsOf(netDepthIn, areaSqFt),
       'gal',
     );
     return { netDepthIn, runMinutes, cycles, minutesPerCycle, gallons };

@@ -42,6 +42,24 @@ const PACK = {
 
 const dose = (zoneId: string, date: string) => ({ zoneId, date, productId: 'urea-46', for: 'N', rateLb: 1.5 });
 
+/** A run that was walked and weighed back, of a dose that none of the property's runs is of. */
+const run = ({ zones, runs = [] }: Case) => ({
+  id: `run-${runs.length}`,
+  zoneId: zones[0]!.id,
+  productId: 'urea-46',
+  plannedOn: `2027-05-${10 + runs.length}`,
+  for: 'N',
+  rateLb: 1.5,
+  plannedLb: 10.9,
+  areaSqFt: 7308,
+  label: { name: 'Urea', face: '46-0-0', percent: 46 },
+  events: [
+    { at: '2027-04-05T09:00:00-04:00', kind: 'started', weighedLb: 10.9 },
+    { at: '2027-04-05T09:30:00-04:00', kind: 'finished' },
+    { at: '2027-04-05T09:35:00-04:00', kind: 'weighed-back', backLb: 0.4 },
+  ],
+});
+
 /** What an intent is asked with, from what stands; `undo` takes the change before it back. */
 export type Ask = (given: { file: Case; products: readonly Product[]; undo: unknown }) => Record<string, unknown>;
 
@@ -134,6 +152,16 @@ export const BODIES: Record<string, Ask> = {
     standing: [],
     doses: [dose(file.zones[0]!.id, '2027-05-17')],
   }),
+  'field/start': ({ file }) => ({ run: run(file) }),
+  'field/step': ({ file }) => ({
+    runId: file.runs![0]!.id,
+    step: { at: '2027-04-05T09:40:00-04:00', kind: 'note', note: 'a stone in the gate' },
+  }),
+  'field/sign': ({ file }) => ({
+    runId: file.runs![0]!.id,
+    step: { at: '2027-04-05T09:45:00-04:00', kind: 'signed' },
+  }),
+  'field/gear': () => ({ gear: { swathFt: 5, school: 'one-direction', speedMph: 3, headerLaps: 1 } }),
   'shelf/keep': ({ products }) => ({ typed: { ...labelFrom(products[0], usUnits), lot: 'Q7' }, draft: false }),
   'shelf/remove': ({ products }) => ({ id: products[0]!.id }),
   'shelf/store': ({ products }) => ({ products: products.slice(0, 6).map((p) => ({ ...p, lot: 'S' })) }),

@@ -175,11 +175,12 @@ export async function runFaults(
     };
     return { file: file as unknown as Case, products: (all.products ?? []).map(({ value }) => value as Product) };
   };
-  // a sample, a reading and a plan, so that there is one of everything to change and to delete
+  // a sample, a reading, a plan and a run, so that there is one of everything to change and to delete
   for (const [route, intent] of [
     ['sample', 'start'],
     ['sample', 'reading'],
     ['season', 'keep'],
+    ['field', 'start'],
   ] as const)
     await send(page, route, propertyId, {
       intent,

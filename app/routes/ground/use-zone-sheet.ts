@@ -33,6 +33,7 @@ import { factsFromZone, type TypedFacts, type TypedZone } from './draft/zone-fro
 import type { Answer, Sent } from './ground-action';
 import { useSheetKeys } from './use-sheet-keys';
 import { useUnits } from '../../ui/format';
+import { dosesAhead } from '@core/season/plan/doses-given';
 
 /** Keys of the ground that are not always there. */
 const GROUND_ONLY = ['ring', 'shown', 'typed'];
@@ -176,7 +177,8 @@ export function useZoneSheet({ zone, fetcher, onSend }: ZoneSheetProps) {
   });
 
   const season = zoneSeason?.zone.id === zone?.id ? zoneSeason : undefined;
-  const next = season?.doses.find((d) => d.date >= today) ?? season?.doses[0];
+  const ahead = dosesAhead(season?.doses ?? [], file);
+  const next = ahead.find((d) => d.date >= today) ?? ahead[0];
   return {
     offered,
     overtaken,

@@ -35,6 +35,8 @@ import { CurveChoice, GROWTH_ALONE } from './curve-choice';
 import { StageFault } from '../../work/stage-fault';
 import { usePlace } from '../../ui/place';
 import { unslug } from '@core/words/unslug';
+import { type JobState, jobsOf } from '@core/field/jobs';
+import { dosesAhead } from '@core/season/plan/doses-given';
 
 export async function clientLoader({ params, request }: Route.ClientLoaderArgs) {
   const file = await loadProperty(params.propertyId);
@@ -138,7 +140,32 @@ function stagesOf(work: PropertyWork, units: Units): Stage[] {
               ? 'needs a climate'
               : 'needs a zone',
     },
+    fieldStage(work),
   ];
+}
+
+/** What is to be done on the day. */
+function fieldStage({ file, season, plan, today }: PropertyWork): Stage {
+  const jobs = jobsOf(file, season, plan?.keptOn !== undefined, today);
+  const count = (...states: JobState[]) => jobs.filter(({ state }) => states.includes(state)).length;
+  const [open, late, due] = [count('running', 'weigh-back'), count('late'), count('due')];
+  const jobsOfDay = (n: number, word: string) => `${n} ${n === 1 ? 'job' : 'jobs'} ${word}`;
+  return {
+    key: 6,
+    to: 'field',
+    name: 'Field',
+    state: plan?.keptOn === undefined ? 'empty' : late > 0 ? 'attention' : open > 0 || due > 0 ? 'under-way' : 'done',
+    fact:
+      plan?.keptOn === undefined
+        ? 'needs a saved plan'
+        : open > 0
+          ? jobsOfDay(open, 'under way')
+          : late > 0
+            ? jobsOfDay(late, 'late')
+            : due > 0
+              ? jobsOfDay(due, 'due')
+              : 'nothing due',
+  };
 }
 
 const ribbonDose = (dose: Dose, name: string, units: Units) => ({
@@ -151,7 +178,8 @@ const ribbonDose = (dose: Dose, name: string, units: Units) => ({
 function Next({ work }: { work: PropertyWork }) {
   const units = useUnits();
   const doses = work.zoneSeason?.doses ?? [];
-  const next = doses.find((d) => d.date >= work.today) ?? doses[0];
+  const ahead = dosesAhead(doses, work.file);
+  const next = ahead.find((d) => d.date >= work.today) ?? ahead[0];
   const product = work.file.products?.find((p) => p.id === next?.productId);
   const totals = (['N', 'K2O', 'lime', 'sulfur'] as const)
     .map((purpose) => ({

@@ -49,6 +49,7 @@ export function SeasonBoard({ years, ...props }: SeasonBoardProps & { years: Rea
             products={at.products}
             planned={at.held ?? doses}
             judged={judged}
+            given={at.given}
             today={at.today}
             focusedZoneId={zone.id}
             selected={at.selected}

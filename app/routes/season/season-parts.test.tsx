@@ -26,6 +26,7 @@ import { clashes, layOut } from './board/lane-layout';
 import { NothingFound, provenance, SearchLine } from './search/solve-bar';
 import { SearchProgress } from './search/use-solver';
 import { PlanOptions } from './search/plan-options';
+import { keysOfGivenDoses } from '@core/season/plan/doses-given';
 
 const read = readCase(readFileSync('demo/quarry-lane-school.json', 'utf8'));
 if (isRefusal(read)) throw new Error(read.refused);
@@ -51,6 +52,7 @@ describe('the board', () => {
     const season = withDoses(planSeason(file, 2027), file, planned);
     return inRouter(
       <BoardLanes
+        given={keysOfGivenDoses(file)}
         season={season}
         products={products}
         planned={planned}

@@ -1,4 +1,5 @@
 import type { Case } from '../../records/case';
+import { dosesAhead } from '../plan/doses-given';
 import type { SeasonPlan, ZoneSeason } from '../plan/season-plan';
 import { AMOUNT_CHECKS } from './amount-checks';
 import { byDay, type Check, judgeRows } from './check';
@@ -41,6 +42,7 @@ export function checkZonePlan(zoneSeason: ZoneSeason, given: Case, plan: SeasonP
     given,
     codes: given.codes ?? [],
     doses: zoneSeason.doses,
+    ahead: dosesAhead(zoneSeason.doses, given),
     days: byDay(zoneSeason.doses),
     productOf: (dose) => products.get(dose.productId),
     soilF: plan.soilF,

@@ -33,6 +33,8 @@ export interface Facts {
   given: Case;
   codes: readonly LocalCode[];
   doses: readonly Dose[];
+  /** Doses that were not given yet: what a ledger still asks is asked of these. */
+  ahead: readonly Dose[];
   days: { date: IsoDay; doses: Dose[] }[];
   productOf: (dose: Dose) => Product | undefined;
   soilF: readonly number[];

@@ -5,7 +5,7 @@ import { two } from '../../words/numbers';
 import type { Dose } from '../plan/dose';
 import { type Correcting, CORRECTING } from '../rules/correction-stretches';
 import { correctionAsked, zoneStretches } from '../plan/zone-stretches';
-import { LIME_NITROGEN_GAP_DAYS } from '../rules/limits';
+import { LIME_NITROGEN_GAP_DAYS, yearToleranceLb } from '../rules/limits';
 import { check, dosesIn, type Facts, ifAny, noneOf } from './check';
 
 /** Lime and sulfur: only where asked for, dose by dose in their stretches of the year, and lime apart from ammonia. */
@@ -46,7 +46,8 @@ const unaskedCorrections = check({
   rule: 'Lime, sulfur and gypsum come only where the soil asks for them.',
   measure: (facts: Facts) => {
     const { prescription } = facts.zoneSeason;
-    const doses = facts.doses.filter(
+    // what went down was asked for when it did: the ledger counts it
+    const doses = facts.ahead.filter(
       (d) => isCorrecting(d.for) && correctionAsked(d.for, prescription).doses.length === 0,
     );
     const why = doses[0]?.for === 'gypsum' ? prescription.gypsum.says : prescription.ph.says;
@@ -91,17 +92,19 @@ const correctionDoses = (id: string, of: string, purposeHere: (facts: Facts) => 
     title: ({ purpose }) => ({ lime: 'Lime doses', sulfur: 'Sulfur doses', gypsum: 'Gypsum doses' })[purpose],
     rule: `The ${of} prescribed for this year is dated, one dose in each stretch of the year, none larger than one dose may be.`,
     measure: (facts: Facts) => {
-      const { zoneSeason, doses, plan } = facts;
+      const { zoneSeason, ahead, doses, plan } = facts;
       const purpose = purposeHere(facts);
       const { doses: asked } = correctionAsked(purpose, zoneSeason.prescription);
       if (asked.length === 0) return undefined;
-      const down = doses.filter((d) => d.for === purpose);
+      const down = ahead.filter((d) => d.for === purpose);
       const spans = zoneStretches(purpose, zoneSeason, { year: plan.year, from: zoneSeason.from });
       const inSpan = (date: string) => spans.findIndex(({ from, to }) => date >= from && date <= to);
       const wanted = Math.min(asked.length, spans.length);
       const most = asked[0] ?? 0;
       const lbOf = (d: Dose) => (purpose === 'sulfur' ? (d.delivers['S-free'] ?? 0) : d.rateLb);
-      const large = down.filter((d) => lbOf(d) > most + ROUNDING_LB);
+      // a hand that spread a little more than the plan leaves a last dose a little over what is left
+      const slackLb = ahead.length < doses.length ? yearToleranceLb(most) : ROUNDING_LB;
+      const large = down.filter((d) => lbOf(d) > most + slackLb);
       const crowded =
         spans.map((_, s) => down.filter((d) => inSpan(d.date) === s)).find((list) => list.length > 1) ?? [];
       const astray = down.filter((d) => inSpan(d.date) === -1);

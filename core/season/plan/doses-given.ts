@@ -1,4 +1,5 @@
 import type { Case } from '../../records/case';
+import type { Dose } from './dose';
 import { doseKey } from './dose-key';
 
 /** Doses of a zone that a person gave already: they stand in the record and cannot be changed. */
@@ -12,3 +13,9 @@ export const keysOfGivenDoses = (given: Pick<Case, 'zones' | 'runs'>): ReadonlyS
       .filter(({ events }) => events.some(({ kind }) => kind === 'signed'))
       .map(({ zoneId, plannedOn, productId }) => doseKey({ zoneId, date: plannedOn, productId })),
   ]);
+
+/** Doses that nobody gave yet, in the order they come in. */
+export function dosesAhead(doses: readonly Dose[], given: Pick<Case, 'zones' | 'runs'>): Dose[] {
+  const done = keysOfGivenDoses(given);
+  return doses.filter((dose) => !done.has(doseKey(dose)));
+}

@@ -15,7 +15,6 @@ import { faceOf } from '@core/products/label/face';
 import { dayOfYear, daysInYear, monthStarts, weekStart } from '@core/days/day';
 import { feedingWindows } from '@core/season/plan/season-windows';
 import type { JudgedPlan } from '@core/season/checks/judge-plan';
-import { keysOfGivenDoses } from '@core/season/plan/doses-given';
 import type { SeasonPlan, ZoneSeason } from '@core/season/plan/season-plan';
 import { mondaysOf } from '@core/days/weeks';
 
@@ -149,6 +148,8 @@ interface LaneProps {
   today: string;
   focused: boolean;
   selected: string | undefined;
+  /** Doses that were given. */
+  given: ReadonlySet<string>;
   hand: BoardHand;
 }
 
@@ -163,6 +164,7 @@ function Lane({
   today,
   focused,
   selected,
+  given,
   hand,
 }: LaneProps) {
   const units = useUnits();
@@ -176,7 +178,6 @@ function Lane({
   const joined = clashes(blocks, checks);
   const height = Math.max(78, rows * ROW + (joined.length > 0 ? 24 : 10));
   const faults = new Set(checks.filter((c) => c.standing === 'fail').flatMap((c) => c.doses ?? []));
-  const given = keysOfGivenDoses({ zones: [zone] });
   const thisWeek = weekStart(today);
   return (
     <section className={focused ? 'lane focus' : 'lane'} aria-label={`${zone.name}, ${doses.length} doses`}>
@@ -272,6 +273,7 @@ export function BoardLanes({
   products,
   planned,
   judged,
+  given,
   today,
   focusedZoneId,
   selected,
@@ -281,6 +283,8 @@ export function BoardLanes({
   products: readonly Product[];
   planned: readonly PlannedDose[];
   judged: JudgedPlan;
+  /** Doses that were given. */
+  given: ReadonlySet<string>;
   today: string;
   focusedZoneId: string;
   selected: string | undefined;
@@ -344,6 +348,7 @@ export function BoardLanes({
             today={today}
             focused={z.zone.id === focusedZoneId}
             selected={selected}
+            given={given}
             hand={hand}
           />
         ))}

@@ -1,0 +1,70 @@
+import { Segmented } from 'antd';
+import type { Material } from '@core/field/go';
+import { TextField } from '../../ui/field';
+import { useUnits } from '../../ui/format';
+import { type TypedDay, WEATHER, WEATHER_KEYS, type WeatherKey } from './day-facts';
+
+const LOOKED = [
+  {
+    key: 'ground',
+    title: 'The ground',
+    asks: 'Does a screwdriver go in, and does it spring back under the foot?',
+    options: ['firm', 'soft', 'saturated', 'frozen', 'hard'],
+  },
+  {
+    key: 'turf',
+    title: 'The turf',
+    asks: 'Green and growing, footprints rise again?',
+    options: ['growing', 'dormant', 'drought-stressed', 'waking', 'newly-sown'],
+  },
+  { key: 'leaf', title: 'The leaf', asks: 'Wipe it with the hand.', options: ['dry', 'wet', 'frosted'] },
+] as const;
+
+/** What only somebody standing there knows, and the weather as it is typed where no forecast is. */
+export function DayForm({
+  typed,
+  faults,
+  material,
+  onChange,
+}: {
+  typed: TypedDay;
+  faults: Partial<Record<WeatherKey, string>>;
+  material: Material;
+  onChange: (day: TypedDay) => void;
+}) {
+  const units = useUnits();
+  return (
+    <section className="dayform" aria-labelledby="dayform">
+      <h2 id="dayform">Look, and type the weather</h2>
+      {LOOKED.filter(({ key }) => key !== 'leaf' || material !== 'hose-end').map(({ key, title, asks, options }) => (
+        <div key={key} className="looked">
+          <p>
+            <b>{title}</b> <span className="small">{asks}</span>
+          </p>
+          <Segmented<string>
+            aria-label={title}
+            value={typed[key] ?? ''}
+            options={options.map((value) => ({ value, label: value.replaceAll('-', ' ') }))}
+            onChange={(value) => onChange({ ...typed, [key]: value })}
+          />
+        </div>
+      ))}
+      <div className="weather">
+        {WEATHER_KEYS.map((key) => (
+          <TextField
+            key={key}
+            label={WEATHER[key].label}
+            unit={units.unit(WEATHER[key].quantity)}
+            inputMode="decimal"
+            value={typed.numbers[key] ?? ''}
+            fault={faults[key]}
+            onChange={(text) => onChange({ ...typed, numbers: { ...typed.numbers, [key]: text } })}
+          />
+        ))}
+      </div>
+      <p className="small">
+        Wind as it blows at chest height. A label’s own limits come first where they are stricter.
+      </p>
+    </section>
+  );
+}

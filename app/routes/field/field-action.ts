@@ -1,0 +1,89 @@
+import { runState } from '@core/field/run-state';
+import { weighBack } from '@core/field/weigh-back';
+import type { Case, Run, RunEvent } from '@core/records/case';
+import { evaluate } from '@core/reckoning/define';
+import { isRefusal } from '@core/reckoning/refusal';
+import { applyChange } from '../../storage/changes';
+import { writeNote } from '../../storage/notes';
+import type { Undoable } from '../../work/property-action';
+import { existingProperty } from '../../storage/property-repository';
+import { GEAR_NOTE } from './gear';
+
+export type Sent =
+  | { intent: 'start'; run: Run }
+  | { intent: 'step'; runId: string; step: RunEvent }
+  | { intent: 'sign'; runId: string; step: RunEvent }
+  | { intent: 'gear'; gear: Record<string, unknown> };
+export interface Answer extends Undoable {
+  faults?: Record<string, string>;
+}
+
+const GONE = { faults: { storage: 'This run was deleted, perhaps in another tab.' } };
+
+/** What a step would be refused for, where the scale contradicts itself. */
+function refusedStep(run: Run, step: RunEvent): string | undefined {
+  if (step.kind !== 'weighed-back' && step.backLb === undefined) return undefined;
+  const { weighedLb, coveredSqFt } = runState(run);
+  const checked = evaluate(weighBack, {
+    weighedLb,
+    backLb: step.backLb ?? 0,
+    areaSqFt: coveredSqFt,
+    plannedPer1000Lb: run.rateLb,
+    percent: Math.min(100, run.label.percent),
+  });
+  return isRefusal(checked) ? checked.refused : undefined;
+}
+
+async function act(sent: Sent, file: Case): Promise<Answer> {
+  const { id } = file.property;
+  const runs = file.runs ?? [];
+  switch (sent.intent) {
+    case 'start': {
+      const { zoneId, plannedOn, productId } = sent.run;
+      // a second start of the same job goes on with the first
+      const stands = runs.some(
+        (run) =>
+          run.zoneId === zoneId &&
+          run.plannedOn === plannedOn &&
+          run.productId === productId &&
+          runState(run).standing !== 'given-up',
+      );
+      return stands ? {} : { undo: await applyChange(id, { put: { runs: [sent.run] } }) };
+    }
+    case 'step': {
+      const run = runs.find((each) => each.id === sent.runId);
+      if (!run) return GONE;
+      const refused = refusedStep(run, sent.step);
+      if (refused) return { faults: { backLb: refused } };
+      return { undo: await applyChange(id, { put: { runs: [{ ...run, events: [...run.events, sent.step] }] } }) };
+    }
+    case 'sign': {
+      const run = runs.find((each) => each.id === sent.runId);
+      const zone = file.zones.find((each) => each.id === run?.zoneId);
+      if (!run || !zone) return GONE;
+      const { standing, spreadLb, startedAt } = runState(run);
+      // signed twice is signed once
+      if (standing === 'signed') return {};
+      if (spreadLb === undefined) return { faults: { backLb: 'Weigh back first: what is left in the hopper?' } };
+      // a run over midnight has the day it began
+      const date = startedAt.slice(0, 10);
+      const applied = [...(zone.applied ?? []), { date, productId: run.productId, zoneLb: spreadLb }].sort((a, b) =>
+        a.date.localeCompare(b.date),
+      );
+      return {
+        undo: await applyChange(id, {
+          put: {
+            runs: [{ ...run, events: [...run.events, sent.step] }],
+            zones: [{ ...zone, ...(spreadLb > 0 ? { applied } : {}) }],
+          },
+        }),
+      };
+    }
+    case 'gear':
+      await writeNote(GEAR_NOTE, JSON.stringify(sent.gear));
+      return {};
+  }
+}
+
+export const fieldAction = async (sent: Sent, propertyId: string): Promise<Answer> =>
+  act(sent, await existingProperty(propertyId));

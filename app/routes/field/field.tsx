@@ -1,0 +1,328 @@
+import './field.css';
+import { Button, Checkbox, Select } from 'antd';
+import { useState } from 'react';
+import { Link, useLocation } from 'react-router';
+import { materialOf, wateringIn } from '@core/field/material';
+import { gallonsOf } from '@core/field/water-in';
+import { runState } from '@core/field/run-state';
+import { faceOf } from '@core/products/label/face';
+import { cautionsUnder } from '@core/season/rules/cautions';
+import { leastDaysBetweenN } from '@core/season/rules/dose-ceilings';
+import { isRefusal } from '@core/reckoning/refusal';
+import { sayWeekday } from '@core/words/days';
+import { loadOwn } from '../../storage/own-records';
+import { readNote } from '../../storage/notes';
+import { Fault, TextField } from '../../ui/field';
+import { useUnits } from '../../ui/format';
+import { WarnGlyph } from '../../ui/glyphs';
+import { Loading } from '../../ui/loading';
+import { Said, Substances } from '../../ui/substance';
+import { fullUnitFor, showAmount } from '../../work/dose-words';
+import { propertyAction } from '../../work/property-action';
+import type { Shapes } from '../../work/send';
+import { StageFault } from '../../work/stage-fault';
+import type { Route } from './+types/field';
+import { DayForm } from './day-form';
+import { type Answer, fieldAction, type Sent } from './field-action';
+import { GEAR_NOTE, gearFrom } from './gear';
+import { GoBand } from './go-band';
+import { JobList, SignedRuns } from './job-list';
+import { Running } from './running';
+import { type FieldState, useField } from './use-field';
+import { WalkDrawing } from './walk-drawing';
+import { GearForm, WalkTable } from './walk-table';
+
+const SHAPES: Shapes<Sent> = {
+  start: { run: 'record' },
+  step: { runId: 'text', step: 'record' },
+  sign: { runId: 'text', step: 'record' },
+  gear: { gear: 'record' },
+};
+
+export async function clientLoader() {
+  const [operators, gear] = await Promise.all([loadOwn('operators'), readNote(GEAR_NOTE)]);
+  return { operators: operators.sort((a, b) => a.name.localeCompare(b.name)), gear: gearFrom(gear) };
+}
+clientLoader.hydrate = true as const;
+
+export const clientAction = propertyAction<Sent, Answer>(SHAPES, fieldAction);
+
+export function HydrateFallback() {
+  return <Loading />;
+}
+
+/** Weighing out, what one wears, and the start; a warning is gone against only with a reason. */
+function StartJob({ field }: { field: FieldState }) {
+  const units = useUnits();
+  const { job, weighOutLb, likelyLb, protection, verdict, lines, start, fault } = field;
+  const first = units.field('weight', weighOutLb);
+  const [weighed, setWeighed] = useState(first);
+  const [worn, setWorn] = useState<readonly string[]>([]);
+  const [reason, setReason] = useState('');
+  if (!job) return null;
+  const read = units.value('weight', weighed, 'Weighed out', 'weighed');
+  const weighedLb = weighed === first ? weighOutLb : isRefusal(read) ? undefined : read;
+  const wrong = isRefusal(read)
+    ? read.refused
+    : weighedLb === undefined || weighedLb <= 0
+      ? 'Type what was weighed out.'
+      : undefined;
+  const asked = lines.filter(({ standing }) => standing === 'ask').length;
+  const dressed = protection.every((each) => worn.includes(each));
+  const may = verdict === 'go' || (verdict === 'wait' && reason.trim().length >= 3);
+  return (
+    <section className="startjob" aria-labelledby="weighout">
+      <h2 id="weighout">
+        Weigh out, {job.product.name.toLowerCase()} {faceOf(job.product)}
+      </h2>
+      <p className="weighout">
+        <b>{units.weight(weighOutLb)}</b>{' '}
+        <span>{units.unit('weight', job.dose.for === 'lime' ? 'lime' : 'product')}</span>
+        <span className="small">
+          {likelyLb === undefined ? 'area as typed, error unknown' : `likely within ${units.say('weight', likelyLb)}`}
+        </span>
+      </p>
+      <p className="small">
+        {units.say('product-rate', job.dose.rateLb, 'product')}, {units.say('area', job.zone.areaSqFt)}
+      </p>
+      <fieldset>
+        <legend>On and at hand</legend>
+        {protection.map((each) => (
+          <Checkbox
+            key={each}
+            checked={worn.includes(each)}
+            onChange={({ target }) =>
+              setWorn((before) => (target.checked ? [...before, each] : before.filter((one) => one !== each)))
+            }
+          >
+            {each}
+          </Checkbox>
+        ))}
+      </fieldset>
+      <TextField
+        label="Weighed out"
+        unit={units.unit('weight', 'product')}
+        inputMode="decimal"
+        value={weighed}
+        fault={wrong}
+        onChange={setWeighed}
+      />
+      {verdict === 'wait' && <TextField label="Start all the same, because" value={reason} onChange={setReason} />}
+      <div className="bigacts">
+        {verdict === 'never' ? (
+          <p className="fault">
+            Nothing goes down now:{' '}
+            {lines.filter(({ standing }) => standing === 'never').length === 1
+              ? 'the line above is'
+              : 'the lines above are'}{' '}
+            no matter of taste.
+          </p>
+        ) : (
+          <Button
+            type="primary"
+            disabled={!may || !dressed || wrong !== undefined}
+            onClick={() =>
+              weighedLb !== undefined &&
+              void start(job, { weighedLb, ...(verdict === 'wait' ? { override: reason.trim() } : {}) })
+            }
+          >
+            {verdict === 'wait' ? 'Start all the same' : 'Start'}
+          </Button>
+        )}
+        <span className="small">
+          {verdict === 'ask' && `answer ${asked} ${asked === 1 ? 'question' : 'questions'} first`}
+          {verdict !== 'ask' && verdict !== 'never' && !dressed && 'tick what is on and at hand'}
+        </span>
+      </div>
+      <Fault>{fault}</Fault>
+    </section>
+  );
+}
+
+/** Field: the day of the work. Jobs of the kept plan, whether this is an hour, how it is walked, and what came back. */
+export default function Field({ loaderData: { operators, gear } }: Route.ComponentProps) {
+  const units = useUnits();
+  const { hash } = useLocation();
+  const field = useField(gear, operators);
+  const { jobs, job, plan, today, file, ground, walk } = field;
+  const run = job?.run;
+  const state = run && runState(run);
+  const isUnderWay = state !== undefined && state.standing !== 'signed' && state.standing !== 'given-up';
+  const doneBefore = (round: number) =>
+    typeof walk === 'object'
+      ? walk.rounds.slice(0, round).reduce((sum, { stretchesFt }) => sum + stretchesFt.length, 0)
+      : 0;
+  const round =
+    typeof walk === 'object' && state
+      ? Math.max(
+          0,
+          walk.rounds.findLastIndex((_, i) => state.runsDone >= doneBefore(i) && (i === 0 || state.runsDone > 0)),
+        )
+      : 0;
+  const comes = jobs.find(({ state }) => state === 'later');
+  const water = job && wateringIn(job.product);
+  if (jobs.length === 0)
+    return (
+      <div className="field empty">
+        <p>
+          {plan?.keptOn === undefined
+            ? 'There are no jobs yet: a job comes of a plan that was saved. Save the plan first.'
+            : 'The saved plan has no doses.'}
+        </p>
+        <Link to={{ pathname: '../season', hash }} relative="path">
+          <Button type="primary" tabIndex={-1}>
+            Go to Season
+          </Button>
+        </Link>
+      </div>
+    );
+  return (
+    <div className="field">
+      <div className="pagehead">
+        <h1>Field</h1>
+        <span className="small">{sayWeekday(today)}</span>
+        <span className="sp" />
+        {operators.length > 0 && (
+          <Select
+            aria-label="Operator"
+            placeholder="who works?"
+            value={field.operatorId}
+            options={operators.map(({ id, name }) => ({ value: id, label: name }))}
+            onChange={field.setOperatorId}
+            popupMatchSelectWidth={false}
+            virtual={false}
+          />
+        )}
+      </div>
+      <div className="fieldbody">
+        <JobList jobs={jobs} chosen={job?.key} onChoose={field.choose} />
+        {!job && (
+          <div className="jobsheet">
+            <p className="lead nothingdue">
+              {comes
+                ? `Nothing is due before ${sayWeekday(comes.dose.date)}: ${comes.zone.name}, ${comes.product.name.toLowerCase()}.`
+                : 'Every dose of this plan is done.'}
+            </p>
+          </div>
+        )}
+        {job && (
+          <div className="jobsheet" key={job.key}>
+            <h2 className="jobname">
+              {job.zone.name}{' '}
+              <span className="small">
+                {showAmount(job.dose, units)} <Substances text={fullUnitFor(job.dose, units)} />,{' '}
+                {sayWeekday(job.dose.date)}
+              </span>
+            </h2>
+            {job.state !== 'done' && !isUnderWay && <GoBand verdict={field.verdict} lines={field.lines} />}
+            <div className="jobwork">
+              <div>
+                {typeof walk === 'object' ? (
+                  <>
+                    <WalkDrawing
+                      walk={walk}
+                      round={round}
+                      done={state ? Math.max(0, state.runsDone - doneBefore(round)) : 0}
+                      cutOuts={ground?.cutOuts ?? []}
+                      water={ground?.keptClear.region ?? []}
+                      name={job.zone.name}
+                    />
+                    <WalkTable walk={walk} plannedRateLb={job.dose.rateLb} />
+                  </>
+                ) : (
+                  <p className="fault">{walk && units.said(walk)}</p>
+                )}
+                {!isUnderWay && job.state !== 'done' && (
+                  <GearForm
+                    gear={field.gear}
+                    typed={field.lengths}
+                    faults={field.gearFaults}
+                    onType={field.typeLength}
+                    onSchool={field.setSchool}
+                    onTurn={field.turn}
+                    onSave={field.saveGear}
+                  />
+                )}
+              </div>
+              <div>
+                {run && isUnderWay ? (
+                  <Running
+                    key={run.id}
+                    run={run}
+                    zoneName={job.zone.name}
+                    leastDaysBetween={leastDaysBetweenN(job.zone)}
+                    substance={job.dose.for === 'sulfur' ? 'S' : job.dose.for}
+                    operator={field.operator?.name ?? state?.operator ?? ''}
+                    fault={field.fault}
+                    onStep={(step) => field.step(run, step)}
+                    onSign={() => field.sign(run)}
+                  />
+                ) : job.state === 'done' ? (
+                  <p className="lead">This job is done.</p>
+                ) : job.state === 'missed' ? (
+                  <p className="lead">
+                    The last day for it is over: in Season the plan is found again without it. What still goes down late
+                    is started here all the same.
+                  </p>
+                ) : null}
+                {job.state !== 'done' && !isUnderWay && (
+                  <>
+                    <DayForm
+                      typed={field.day}
+                      faults={field.weatherFaults}
+                      material={materialOf(job.product)}
+                      onChange={field.setDay}
+                    />
+                    <StartJob field={field} />
+                  </>
+                )}
+              </div>
+            </div>
+          </div>
+        )}
+        <aside className="margin">
+          {water && (
+            <>
+              <h2>Water in</h2>
+              <p>
+                <Said text={`${water.depthIn} in`} /> within {water.withinHours} h
+                {job && `: ${units.say('volume', gallonsOf(water.depthIn, job.zone.areaSqFt))} here`}.
+              </p>
+            </>
+          )}
+          <h2>Cautions</h2>
+          <ul className="cautions">
+            {cautionsUnder(file.codes ?? []).map((each) => (
+              <li key={each} className="small">
+                <WarnGlyph /> <Said text={each} />
+              </li>
+            ))}
+          </ul>
+          {field.openElsewhere.length > 0 && (
+            <>
+              <h2>Open, of an earlier plan</h2>
+              {field.openElsewhere.map((each) => (
+                <Running
+                  key={each.id}
+                  run={each}
+                  zoneName={file.zones.find(({ id }) => id === each.zoneId)?.name ?? each.zoneId}
+                  leastDaysBetween={28}
+                  substance={each.for === 'sulfur' ? 'S' : each.for}
+                  operator={field.operator?.name ?? ''}
+                  fault={field.fault}
+                  onStep={(step) => field.step(each, step)}
+                  onSign={() => field.sign(each)}
+                />
+              ))}
+            </>
+          )}
+          <SignedRuns runs={file.runs ?? []} zones={file.zones} />
+        </aside>
+      </div>
+    </div>
+  );
+}
+
+export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
+  return <StageFault error={error} stage="Field" />;
+}

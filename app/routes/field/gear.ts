@@ -1,0 +1,33 @@
+import { LAYING_SCHOOLS } from '@core/records/case';
+import type { Gear, LayingSchool } from '@core/field/walk';
+
+/** What this browser walks with, until a spreader of the kit is chosen. */
+export const GEAR_NOTE = 'field-gear';
+
+export const USUAL_GEAR: Gear = { swathFt: 6, school: 'two-directions', speedMph: 3, headerLaps: 1 };
+
+export const SCHOOL_NAMES: Record<LayingSchool, string> = {
+  'two-directions': 'two crossing directions, half each',
+  'four-light': 'four light passes, a quarter each',
+  'one-direction': 'one direction',
+};
+
+const between = (value: unknown, low: number, high: number): value is number =>
+  typeof value === 'number' && value > low && value <= high;
+
+/** The gear as it was kept; what is not readable is as it usually is. */
+export function gearFrom(note: string | undefined): Gear {
+  if (note === undefined) return USUAL_GEAR;
+  try {
+    const kept = JSON.parse(note) as Partial<Gear>;
+    return {
+      swathFt: between(kept.swathFt, 0, 200) ? kept.swathFt : USUAL_GEAR.swathFt,
+      ...(between(kept.hopperLb, 0, 10_000) ? { hopperLb: kept.hopperLb } : {}),
+      school: LAYING_SCHOOLS.includes(kept.school as LayingSchool) ? (kept.school as LayingSchool) : USUAL_GEAR.school,
+      speedMph: between(kept.speedMph, 0, 10) ? kept.speedMph : USUAL_GEAR.speedMph,
+      headerLaps: kept.headerLaps === 0 || kept.headerLaps === 2 ? kept.headerLaps : 1,
+    };
+  } catch {
+    return USUAL_GEAR;
+  }
+}

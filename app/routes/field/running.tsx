@@ -1,0 +1,240 @@
+import { Button, Checkbox } from 'antd';
+import { useState } from 'react';
+import { remaining } from '@core/field/hopper';
+import { overSays } from '@core/field/over-says';
+import { runState } from '@core/field/run-state';
+import { overOrUnder, weighBack } from '@core/field/weigh-back';
+import type { Run, RunEvent } from '@core/records/case';
+import { evaluate } from '@core/reckoning/define';
+import { isRefusal } from '@core/reckoning/refusal';
+import { fixed } from '@core/words/numbers';
+import { Fault, TextField } from '../../ui/field';
+import { useUnits } from '../../ui/format';
+import { StandingGlyph } from '../../ui/glyphs';
+import { Said } from '../../ui/substance';
+
+type Step = Omit<RunEvent, 'at'>;
+
+interface RunningProps {
+  run: Run;
+  zoneName: string;
+  /** Days between two feedings of the zone, for what follows from too much. */
+  leastDaysBetween: number;
+  /** What of the product the dose is for, as labels name it. */
+  substance: string;
+  operator: string;
+  fault: string | undefined;
+  onStep: (step: Step) => Promise<boolean>;
+  onSign: () => void;
+}
+
+const clock = (at: string): string => at.slice(11, 16);
+
+/** A run that was started: only what is needed now, then what is left, then the name under it. */
+export function Running(props: RunningProps) {
+  const { run, zoneName, fault, onStep } = props;
+  const units = useUnits();
+  const state = runState(run);
+  const { standing, runsFt, runsDone, weighedLb } = state;
+  const [covered, setCovered] = useState('');
+  const [coveredFault, setCoveredFault] = useState<string>();
+  const [reason, setReason] = useState('');
+  const left =
+    runsFt.length === 0
+      ? undefined
+      : evaluate(remaining, { productLb: weighedLb, runsFt, runsDone: Math.min(runsDone, runsFt.length) });
+  const finish = () => {
+    const value = units.value('area', covered, 'Ground covered', 'covered');
+    if (isRefusal(value)) return setCoveredFault(value.refused);
+    if (value !== undefined && value <= 0) return setCoveredFault('Type how much ground was covered.');
+    setCoveredFault(undefined);
+    void onStep({ kind: 'finished', runsDone, ...(value === undefined ? {} : { coveredSqFt: value }) });
+  };
+  if (standing === 'finished' || standing === 'weighed') return <WeighBack {...props} />;
+  return (
+    <section className="running" aria-labelledby="running">
+      <h2 id="running">
+        {standing === 'paused' ? 'Paused' : 'Running'}, {zoneName}
+      </h2>
+      <p className="small">
+        Started {clock(state.startedAt)}
+        {state.operator && ` by ${state.operator}`}; {units.say('weight', weighedLb, 'product')} weighed out,{' '}
+        {fixed(state.minutes, 0)} min of work.
+      </p>
+      {runsFt.length > 0 && (
+        <p className="now" role="status">
+          {runsDone >= runsFt.length ? (
+            'All stretches are done.'
+          ) : (
+            <>
+              <b>
+                Stretch {runsDone + 1} of {runsFt.length}
+              </b>
+              , {units.say('length', runsFt[runsDone] ?? 0)}
+            </>
+          )}
+          {left && !isRefusal(left) && (
+            <span className="small">
+              {' '}
+              The hopper should still hold {units.say('weight', left.leftLb, 'product')} of this weigh-out.
+            </span>
+          )}
+        </p>
+      )}
+      <div className="bigacts">
+        {standing === 'paused' ? (
+          <Button type="primary" onClick={() => void onStep({ kind: 'resumed' })}>
+            Go on
+          </Button>
+        ) : (
+          <>
+            {runsDone < runsFt.length && (
+              <Button type="primary" onClick={() => void onStep({ kind: 'run-done', runsDone: runsDone + 1 })}>
+                Done to here
+              </Button>
+            )}
+            <Button onClick={() => void onStep({ kind: 'paused' })}>Pause</Button>
+          </>
+        )}
+      </div>
+      <div className="finishing">
+        <TextField
+          label="Ground covered"
+          unit={units.unit('area')}
+          inputMode="decimal"
+          value={covered}
+          fault={coveredFault}
+          onChange={setCovered}
+        />
+        <Button type={runsDone >= runsFt.length ? 'primary' : 'default'} onClick={finish}>
+          Finish
+        </Button>
+      </div>
+      <p className="small">Left empty, all of it was covered.</p>
+      <details className="givingup">
+        <summary>Give up</summary>
+        <TextField label="Why" value={reason} onChange={setReason} />
+        <Button
+          danger
+          disabled={reason.trim().length < 3}
+          onClick={() => void onStep({ kind: 'given-up', reason: reason.trim() })}
+        >
+          Give up this run
+        </Button>
+        <p className="small">What was spread is not kept then: finish and weigh back where something went down.</p>
+      </details>
+      <Fault>{fault}</Fault>
+    </section>
+  );
+}
+
+/** What is left in the hopper and in the bag, what that makes, and what now. */
+function WeighBack({ run, zoneName, leastDaysBetween, substance, fault, onStep, onSign, operator }: RunningProps) {
+  const units = useUnits();
+  const state = runState(run);
+  const { weighedLb, coveredSqFt, standing } = state;
+  const [hopper, setHopper] = useState(state.backLb === undefined ? '' : units.field('weight', state.backLb));
+  const [bag, setBag] = useState('');
+  const [notPossible, setNotPossible] = useState(state.how === 'not-possible');
+  const read = (text: string, label: string) => units.value('weight', text, label, label);
+  const [inHopper, inBag] = [read(hopper, 'In the hopper'), read(bag, 'In the bag')];
+  const wrong = isRefusal(inHopper) ? inHopper.refused : isRefusal(inBag) ? inBag.refused : undefined;
+  const backLb =
+    notPossible || wrong ? 0 : ((inHopper as number | undefined) ?? 0) + ((inBag as number | undefined) ?? 0);
+  const isTyped = notPossible || hopper.trim() !== '' || bag.trim() !== '';
+  const answer = evaluate(weighBack, {
+    weighedLb,
+    backLb,
+    areaSqFt: coveredSqFt,
+    plannedPer1000Lb: run.rateLb,
+    percent: Math.min(100, run.label.percent),
+    ...(run.areaErrorSqFt === undefined ? {} : { areaErrorSqFt: run.areaErrorSqFt }),
+  });
+  const over = isRefusal(answer)
+    ? undefined
+    : evaluate(overOrUnder, {
+        ratio: Math.min(20, answer.ratePer1000Lb / run.rateLb),
+        leastDaysBetween: run.for === 'N' ? leastDaysBetween : 0,
+      });
+  const says = wrong ?? (isRefusal(answer) ? units.said(answer.refused) : undefined);
+  const keep = async () => {
+    const done = await onStep({
+      kind: 'weighed-back',
+      backLb,
+      how: notPossible ? 'not-possible' : backLb === 0 ? 'empty' : 'typed',
+    });
+    if (done) onSign();
+  };
+  return (
+    <section className="weighback" aria-labelledby="weighback">
+      <h2 id="weighback">Weigh back, {zoneName}</h2>
+      <p className="small">
+        {units.say('weight', weighedLb, 'product')} weighed out, {units.say('area', coveredSqFt)} covered,{' '}
+        {fixed(state.minutes, 0)} min.
+      </p>
+      <div className="finishing">
+        <TextField
+          label="In the hopper"
+          unit={units.unit('weight', 'product')}
+          inputMode="decimal"
+          value={notPossible ? '' : hopper}
+          fault={says}
+          onChange={setHopper}
+        />
+        <TextField
+          label="In the bag"
+          unit={units.unit('weight', 'product')}
+          inputMode="decimal"
+          value={notPossible ? '' : bag}
+          onChange={setBag}
+        />
+      </div>
+      <Checkbox checked={notPossible} onChange={(event) => setNotPossible(event.target.checked)}>
+        It cannot be weighed: all of it is taken as spread, good to a tenth
+      </Checkbox>
+      {isTyped && !says && !isRefusal(answer) && (
+        <>
+          <ol className="arith">
+            <li>
+              <span>
+                {units.weight(weighedLb)} − {units.weight(backLb)}
+              </span>
+              <b>{units.say('weight', answer.spreadLb, 'product')} spread</b>
+            </li>
+            <li>
+              <span>on {units.say('area', coveredSqFt)}</span>
+              <b>{units.say('product-rate', answer.ratePer1000Lb, 'product')}</b>
+            </li>
+            <li>
+              <span>of {fixed(run.label.percent, 1)} %</span>
+              <b>{units.say('nutrient-rate', answer.nutrientPer1000Lb, substance)}</b>
+            </li>
+          </ol>
+          {over && !isRefusal(over) && (
+            <p className="overunder" role="status">
+              <StandingGlyph
+                standing={over.standing === 'within' ? 'pass' : over.standing === 'burn' ? 'fail' : 'warn'}
+              />
+              <span>
+                <b>
+                  {fixed(Math.abs(answer.overPercent), 0)} % {answer.overPercent < 0 ? 'under' : 'over'} the plan.
+                </b>{' '}
+                <Said text={overSays(over.standing as Parameters<typeof overSays>[0], over.laterDays)} />
+              </span>
+            </p>
+          )}
+        </>
+      )}
+      <div className="bigacts">
+        <Button type="primary" disabled={!isTyped || says !== undefined} onClick={() => void keep()}>
+          Sign and log
+        </Button>
+        {standing === 'weighed' && <span className="small">weighed, not signed yet</span>}
+      </div>
+      <p className="small">
+        {operator ? `Signed by ${operator}.` : 'No operator is chosen: it is signed without a name.'}
+      </p>
+      <Fault>{fault}</Fault>
+    </section>
+  );
+}

@@ -1,0 +1,199 @@
+import { useMemo, useState } from 'react';
+import { goLines, verdictOf } from '@core/field/go';
+import { asWeighed } from '@core/products/as-weighed';
+import { type Job, jobsOf } from '@core/field/jobs';
+import { protectionFor } from '@core/field/material';
+import { isOpen } from '@core/field/run-state';
+import { weighError } from '@core/field/weigh-back';
+import { type Gear, type LayingSchool, type Walk, walkOf } from '@core/field/walk';
+import { groundOf } from '@core/ground/zone-ground';
+import { percentFor } from '@core/products/shelf';
+import { faceOf } from '@core/products/label/face';
+import { newId } from '@core/records/new-id';
+import type { Run, RunEvent } from '@core/records/case';
+import type { Operator } from '@core/records/operator-schema';
+import { evaluate } from '@core/reckoning/define';
+import { isRefusal } from '@core/reckoning/refusal';
+import { useUnits } from '../../ui/format';
+import { usePlace } from '../../ui/place';
+import { useDone } from '../../work/use-done';
+import { usePropertyWork } from '../../work/use-property-work';
+import { undoOf, type UndoSent } from '../../work/property-action';
+import { useSend } from '../../work/send';
+import { goFactsOf, NO_DAY, type TypedDay, weatherFrom } from './day-facts';
+import type { Answer, Sent } from './field-action';
+import { momentHere } from '../../ui/today';
+
+type Lengths = Record<'swath' | 'hopper' | 'speed', string>;
+
+/** The jobs of the property, the one in hand, what is known of the hour, how it is walked, and what is sent. */
+export function useField(kept: Gear, operators: readonly Operator[]) {
+  const units = useUnits();
+  const { file, season, plan, today } = usePropertyWork();
+  const [place, setPlace] = usePlace();
+  const { send, fetcher } = useSend<Sent | UndoSent, Answer>();
+  const done = useDone();
+  const jobs = useMemo(() => jobsOf(file, season, plan?.keptOn !== undefined, today), [file, season, plan, today]);
+  const job =
+    jobs.find(({ key }) => key === place.get('job')) ?? jobs.find(({ state }) => state !== 'done' && state !== 'later');
+  const choose = (key: string) =>
+    setPlace((before) => {
+      before.set('job', key);
+      return before;
+    });
+  const [days, setDays] = useState<Readonly<Record<string, TypedDay>>>({});
+  const day = (job && days[job.key]) ?? NO_DAY;
+  const setDay = (next: TypedDay) => job && setDays((all) => ({ ...all, [job.key]: next }));
+  const [operatorId, setOperatorId] = useState<string | undefined>(operators[0]?.id);
+  const operator = operators.find(({ id }) => id === operatorId);
+  const ground = useMemo(() => {
+    const found = job && groundOf(job.zone, file.property.site);
+    return found && !isRefusal(found) ? found : undefined;
+  }, [job, file.property.site]);
+  const { weather, faults: weatherFaults } = weatherFrom(day, units);
+  const lines = job ? goLines(goFactsOf(job, file, ground, day, weather, operator, today)) : [];
+  const verdict = verdictOf(lines);
+
+  const [gear, setGear] = useState(kept);
+  const [lengths, setLengths] = useState<Lengths>(() => ({
+    swath: units.field('length', kept.swathFt),
+    hopper: units.field('weight', kept.hopperLb),
+    speed: units.field('speed', kept.speedMph),
+  }));
+  const gearFaults: Partial<Lengths> = {};
+  const typedGear = (next: Lengths): Partial<Gear> => {
+    const swath = units.value('length', next.swath, 'Swath', 'swath');
+    const hopper = units.value('weight', next.hopper, 'Hopper', 'hopper');
+    const speed = units.value('speed', next.speed, 'Walking speed', 'speed');
+    return {
+      ...(typeof swath === 'number' && swath > 0 && swath <= 200 ? { swathFt: swath } : {}),
+      hopperLb: typeof hopper === 'number' && hopper > 0 && hopper <= 10_000 ? hopper : undefined,
+      ...(typeof speed === 'number' && speed >= 0.5 && speed <= 10 ? { speedMph: speed } : {}),
+    };
+  };
+  for (const [key, label, quantity, range] of [
+    ['swath', 'Swath', 'length', [0, 200]],
+    ['hopper', 'Hopper', 'weight', [0, 10_000]],
+    ['speed', 'Walking speed', 'speed', [0.5, 10]],
+  ] as const) {
+    const value = units.value(quantity, lengths[key], label, key);
+    if (isRefusal(value)) gearFaults[key] = value.refused;
+    else if (value !== undefined && (value < range[0] || value > range[1] || value === 0))
+      gearFaults[key] =
+        `${label} must be above ${units.say(quantity, range[0])} and at most ${units.say(quantity, range[1])}.`;
+    else if (value === undefined && key === 'swath') gearFaults.swath = 'Type how wide one pass lays.';
+  }
+  const weighOutLb = job ? asWeighed(job.dose.zoneLb) : 0;
+  const walk = useMemo((): Walk | string | undefined => {
+    if (!job) return undefined;
+    const found = walkOf(ground?.fed ?? [], job.zone.areaSqFt, weighOutLb, gear);
+    return isRefusal(found) ? found.refused : found;
+  }, [job, ground, weighOutLb, gear]);
+  const error =
+    job && ground?.error
+      ? evaluate(weighError, { ratePer1000Lb: job.dose.rateLb, areaErrorSqFt: ground.error.value })
+      : undefined;
+
+  const start = (of: Job, { weighedLb, override }: { weighedLb: number; override?: string }) => {
+    const taken = (file.runs ?? []).map(({ id }) => id);
+    const reasons = lines.filter(({ standing }) => standing === verdict && verdict !== 'go').map(({ id }) => id);
+    const event: RunEvent = {
+      at: momentHere(),
+      kind: 'started',
+      ...(operator ? { operator: operator.name } : {}),
+      verdict,
+      ...(reasons.length > 0 ? { reasons: reasons.join(', ') } : {}),
+      ...(override ? { override } : {}),
+      ...(weather.windMph === undefined ? {} : { windMph: weather.windMph }),
+      ...(weather.highF === undefined ? {} : { airF: weather.highF }),
+      weighedLb,
+      school: gear.school,
+      swathFt: gear.swathFt,
+      ...(typeof walk === 'object'
+        ? {
+            bearingDeg: walk.rounds[0]?.stripes.bearingDeg ?? 0,
+            runsFt: walk.rounds.flatMap(({ stretchesFt }) => stretchesFt),
+          }
+        : {}),
+    };
+    const run: Run = {
+      id: newId(`${of.zone.id}-${of.dose.date}-${of.dose.productId}`, taken),
+      zoneId: of.zone.id,
+      productId: of.product.id,
+      plannedOn: of.dose.date,
+      for: of.dose.for,
+      rateLb: of.dose.rateLb,
+      plannedLb: of.dose.zoneLb,
+      areaSqFt: of.zone.areaSqFt,
+      ...(ground?.error ? { areaErrorSqFt: ground.error.value } : {}),
+      label: {
+        name: of.product.name,
+        face: faceOf(of.product).slice(0, 40),
+        percent: percentFor(of.product, of.dose.for),
+        ...(of.product.lot ? { lot: of.product.lot } : {}),
+      },
+      events: [event],
+    };
+    return done(() => send({ intent: 'start', run }));
+  };
+  const step = (run: Run, of: Omit<RunEvent, 'at'>) =>
+    done(() => send({ intent: 'step', runId: run.id, step: { ...of, at: momentHere() } }));
+  const sign = (run: Run) =>
+    void done(
+      () =>
+        send({
+          intent: 'sign',
+          runId: run.id,
+          step: { at: momentHere(), kind: 'signed', ...(operator ? { operator: operator.name } : {}) },
+        }),
+      'Signed. It counts in the plan from now on.',
+      (answer) => send(undoOf(answer)),
+    );
+  const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
+  const openElsewhere = (file.runs ?? []).filter((run) => isOpen(run) && !jobs.some((each) => each.run?.id === run.id));
+  return {
+    file,
+    plan,
+    today,
+    jobs,
+    job,
+    choose,
+    day,
+    setDay,
+    weatherFaults,
+    lines,
+    verdict,
+    operator,
+    operatorId,
+    setOperatorId,
+    ground,
+    gear,
+    lengths,
+    gearFaults,
+    typeLength: (key: keyof Lengths, text: string) => {
+      const next = { ...lengths, [key]: text };
+      setLengths(next);
+      setGear((before) => ({ ...before, ...typedGear(next) }));
+    },
+    setSchool: (school: LayingSchool) => setGear((before) => ({ ...before, school })),
+    turn: (byDeg: number) =>
+      setGear((before) => {
+        const at = before.bearingDeg ?? (typeof walk === 'object' ? (walk.rounds[0]?.stripes.bearingDeg ?? 0) : 0);
+        return { ...before, bearingDeg: (at + byDeg + 360) % 360 };
+      }),
+    saveGear: () => {
+      const { bearingDeg: _bearing, ...rest } = gear;
+      void done(() => send({ intent: 'gear', gear: rest as unknown as Record<string, unknown> }));
+    },
+    weighOutLb,
+    likelyLb: error && !isRefusal(error) ? error.likelyLb : undefined,
+    walk,
+    protection: job ? protectionFor(job.product) : [],
+    start,
+    step,
+    sign,
+    fault: answer?.faults ? Object.values(answer.faults)[0] : undefined,
+    openElsewhere,
+  };
+}
+export type FieldState = ReturnType<typeof useField>;

@@ -1,0 +1,154 @@
+import type { Page } from '@playwright/test';
+import { expect, looksRight, openCases, SIZES, standing, test } from './ubertas-page';
+
+const SEASON = '/property/quarry-lane-school/season';
+const answer = (page: Page, question: string, word: string) =>
+  page.getByRole('radiogroup', { name: question }).getByText(word, { exact: true }).click();
+const band = (page: Page) => page.getByRole('region', { name: 'Go, wait or never' });
+/** Everything is on and at hand. */
+const dress = async (page: Page) => {
+  for (const box of await page.getByRole('group', { name: 'On and at hand' }).getByRole('checkbox').all())
+    await box.check();
+};
+
+/** What a glove touches on a phone that is under 44 px high, by its words. */
+async function smallerThanAThumb(page: Page): Promise<string[]> {
+  await page.setViewportSize(SIZES[1]!);
+  const small = await page
+    .locator('.jobsheet')
+    .locator(
+      'button, input:not([type=checkbox], [type=radio], [role=combobox]), .ant-select, label:not([for]), summary',
+    )
+    .evaluateAll((all) =>
+      all
+        .map((each) => ({
+          box: each.getBoundingClientRect(),
+          words: each.textContent || each.getAttribute('aria-label') || each.id,
+        }))
+        .filter(({ box }) => box.width > 0 && box.height > 0 && box.height < 43.5)
+        .map(({ box, words }) => `${words} ${box.height}`),
+    );
+  await page.setViewportSize(SIZES[0]!);
+  return small;
+}
+
+/** A saved plan, its first job open in Field. */
+async function inField(page: Page): Promise<void> {
+  await openCases(page, 'quarry-lane-school');
+  await page.goto(SEASON);
+  await page.getByRole('button', { name: 'Save plan' }).click();
+  await expect(page.getByText('The plan for 2027 is saved.')).toBeVisible();
+  await page.keyboard.press('6');
+  await expect(page.getByRole('heading', { name: 'Field', level: 1 })).toBeVisible();
+}
+
+test('a job from the look to the signature: it asks, waits, never lets frozen ground pass, and counts in the plan what went down', async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await inField(page);
+  const start = page.getByRole('button', { name: 'Start', exact: true });
+
+  // what is not known is asked: nothing starts
+  await expect(band(page)).toContainText('Look first');
+  await dress(page);
+  await expect(start).toBeDisabled();
+  await answer(page, 'The ground', 'firm');
+  await answer(page, 'The turf', 'growing');
+  await answer(page, 'The leaf', 'dry');
+  await page.getByLabel(/^Wind/).fill('6');
+  await page.getByLabel(/^Rain, next 24 h/).fill('0.1');
+  await expect(band(page)).toContainText('Go');
+  await expect(start).toBeEnabled();
+
+  await looksRight(page, 'Look first');
+  expect(await smallerThanAThumb(page)).toEqual([]);
+
+  // frozen ground is no matter of taste
+  await answer(page, 'The ground', 'frozen');
+  await expect(band(page)).toContainText('Not today');
+  await expect(start).toBeHidden();
+  await answer(page, 'The ground', 'firm');
+
+  // wind over the limit waits, and goes on only with a reason
+  await page.getByLabel(/^Wind/).fill('12');
+  await expect(band(page)).toContainText('Wait');
+  const against = page.getByRole('button', { name: 'Start all the same' });
+  await expect(against).toBeDisabled();
+  await page.getByLabel('Start all the same, because').fill('sheltered by the hedge');
+  await expect(against).toBeEnabled();
+  await page.getByLabel(/^Wind/).fill('windy');
+  await expect(page.getByText(/Wind .*number|windy/i).first()).toBeVisible();
+  await page.getByLabel(/^Wind/).fill('6');
+
+  await start.click();
+  await expect(page.getByRole('heading', { name: 'Running, South lawn' })).toBeVisible();
+  await expect(page.getByText('Stretch 1 of')).toBeVisible();
+  await page.getByRole('button', { name: 'Done to here' }).click();
+  await expect(page.getByText('Stretch 2 of')).toBeVisible();
+  await looksRight(page, 'Running');
+  expect(await smallerThanAThumb(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Pause' }).click();
+  await expect(page.getByRole('heading', { name: 'Paused, South lawn' })).toBeVisible();
+
+  // a phone that died, and came back
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Paused, South lawn' })).toBeVisible();
+  await expect(page.getByText('Stretch 2 of')).toBeVisible();
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await page.getByRole('button', { name: 'Finish' }).click();
+
+  // more than went out cannot come back
+  const weighBack = page.getByRole('region', { name: 'Weigh back, South lawn' });
+  await page.getByLabel(/^In the hopper/).fill('200');
+  await expect(page.getByRole('button', { name: 'Sign and log' })).toBeDisabled();
+  await page.getByLabel(/^In the hopper/).fill('2.3');
+  await expect(weighBack).toContainText('81.0 lb product spread');
+  await expect(weighBack).toContainText('3 % under the plan.');
+  await looksRight(page, 'Weigh back');
+  expect(await smallerThanAThumb(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Sign and log' }).click();
+  await expect(page.getByText('Signed. It counts in the plan from now on.')).toBeVisible();
+  const signed = page.getByRole('region', { name: 'Signed' });
+  await expect(signed).toContainText('5 Apr');
+  await expect(signed).toContainText('81.0 lb calcitic lime, pelleted, 97 % of the plan');
+
+  await expect(page.getByText('Nothing is due before Mon 3 May: South lawn, coated urea.')).toBeVisible();
+
+  // what went down is no longer asked for, and the plan does not fail for it
+  await page.keyboard.press('5');
+  await expect(page.getByRole('heading', { name: 'Season 2027' })).toBeVisible();
+  await expect(page.getByText(/^No lime is prescribed here/)).toBeHidden();
+  await page.goto('/property/quarry-lane-school/field');
+  await expect(signed).toContainText('81.0 lb');
+});
+
+test('a signature is taken back, and a run is given up only with its reason', async ({ page }) => {
+  await inField(page);
+  await answer(page, 'The ground', 'firm');
+  await answer(page, 'The turf', 'growing');
+  await answer(page, 'The leaf', 'dry');
+  await page.getByLabel(/^Wind/).fill('6');
+  await page.getByLabel(/^Rain, next 24 h/).fill('0');
+  await dress(page);
+  const start = page.getByRole('button', { name: 'Start', exact: true });
+  await start.click();
+  await page.getByText('Give up', { exact: true }).click();
+  const giveUp = page.getByRole('button', { name: 'Give up this run' });
+  await expect(giveUp).toBeDisabled();
+  await page.getByLabel('Why').fill('the spreader broke');
+  await giveUp.click();
+  // it is a job again
+  await expect(page.getByRole('heading', { name: /^Weigh out/ })).toBeVisible();
+  await dress(page);
+  await start.click();
+  await page.getByRole('button', { name: 'Finish' }).click();
+  await page.getByText('It cannot be weighed').click();
+  await page.getByRole('button', { name: 'Sign and log' }).click();
+  const said = page.getByText('Signed. It counts in the plan from now on.').locator('..');
+  await expect(page.getByRole('region', { name: 'Signed' })).toContainText('not weighed back');
+  await standing(said);
+  await said.getByRole('button', { name: 'Undo' }).or(said.getByText('Undo')).first().click();
+  await expect(page.getByRole('region', { name: 'Signed' })).toBeHidden();
+  await expect(page.getByRole('heading', { name: 'Weigh back, South lawn' })).toBeVisible();
+});
