@@ -1,12 +1,12 @@
 import { LineChart, ScatterChart } from 'echarts/charts';
 import { AriaComponent, GridComponent, MarkAreaComponent } from 'echarts/components';
 import * as echarts from 'echarts/core';
-import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
 import type { Trend } from '@core/soil/trend';
 import { significant } from '@core/words/numbers';
+import { drawChart } from './drawn-chart';
 
-echarts.use([LineChart, ScatterChart, GridComponent, MarkAreaComponent, AriaComponent, SVGRenderer]);
+echarts.use([LineChart, ScatterChart, GridComponent, MarkAreaComponent, AriaComponent]);
 
 const INK = { loam: '#2A2017', loam2: '#54483B', rule: '#C4C5B1', wash: '#E1E9CF', paper: '#F2F0E5' };
 
@@ -29,7 +29,6 @@ export default function TrendChart({ trend, band, label }: TrendChartProps) {
   useEffect(() => {
     const element = box.current;
     if (!element) return;
-    const chart = echarts.init(element, undefined, { renderer: 'svg' });
     const point = ({ on, value, comparable }: Trend['points'][number]) => ({
       value: [Date.parse(on), value],
       itemStyle: comparable ? { color: INK.loam } : { color: INK.paper, borderColor: INK.loam, borderWidth: 1.4 },
@@ -37,8 +36,7 @@ export default function TrendChart({ trend, band, label }: TrendChartProps) {
     const values = [...trend.points.map((p) => p.value), ...(band ? [band.from, band.to] : [])];
     const [low, high] = [Math.min(...values), Math.max(...values)];
     const step = roundStep((high - low || Math.abs(high) || 1) / 3);
-    chart.setOption({
-      animation: false,
+    return drawChart(element, {
       aria: { enabled: true, label: { description: label } },
       textStyle: { fontFamily: "'Source Sans 3 Variable', sans-serif" },
       grid: { left: 40, right: 34, top: 16, bottom: 24 },
@@ -85,13 +83,7 @@ export default function TrendChart({ trend, band, label }: TrendChartProps) {
           },
         },
       ],
-    } as never);
-    const observer = new ResizeObserver(() => chart.resize());
-    observer.observe(element);
-    return () => {
-      observer.disconnect();
-      chart.dispose();
-    };
+    });
   }, [trend, band, label]);
   return <div ref={box} style={{ height: 170 }} role="img" aria-label={label} />;
 }
