@@ -64,6 +64,34 @@ test('a job from the look to the signature: it asks, waits, never lets frozen gr
   await looksRight(page, 'Look first');
   expect(await smallerThanAThumb(page)).toEqual([]);
 
+  // the gate: one catch is a guess, two are a line, and what was mistyped is said
+  const gate = page.getByRole('region', { name: 'The gate' });
+  await gate.getByRole('button', { name: 'Save spreader' }).click();
+  await expect(gate.getByText('A spreader needs a name.')).toBeVisible();
+  await gate.getByLabel('Name of the spreader').fill('Small rotary');
+  await gate.getByLabel('Step of the dial').fill('0.25');
+  await gate.getByRole('button', { name: 'Save spreader' }).click();
+  await expect(gate).toContainText('Nothing was caught of calcitic lime, pelleted yet');
+  const caught = async (opening: string, lb: string) => {
+    await gate.getByLabel('Opening', { exact: true }).fill(opening);
+    await gate.getByLabel(/^Caught/).fill(lb);
+    await expect(gate.getByRole('status')).toBeVisible();
+    await gate.getByRole('button', { name: 'Save catch' }).click();
+    await expect(gate.getByLabel(/^Caught/)).toHaveValue('');
+  };
+  await caught('4', '2.5');
+  await expect(gate).toContainText('a guess from one opening');
+  await caught('5', '3.4');
+  // 480 sq ft of strip: 5.21 and 7.08 lb per 1000, so 5.6 stands at 4.2, and the dial has quarters
+  await expect(gate).toContainText('4.25 on the dial');
+  await expect(gate).toContainText('a line through two openings');
+  await gate.getByRole('button', { name: 'Delete catch 2' }).click();
+  await expect(gate).toContainText('a guess from one opening');
+  await caught('5', '3.4');
+  await expect(page.getByRole('row', { name: /^Opening, on the dial/ })).toContainText('4.25');
+  await looksRight(page, 'The gate');
+  expect(await smallerThanAThumb(page)).toEqual([]);
+
   // frozen ground is no matter of taste
   await answer(page, 'The ground', 'frozen');
   await expect(band(page)).toContainText('Not today');
@@ -84,6 +112,7 @@ test('a job from the look to the signature: it asks, waits, never lets frozen gr
   await start.click();
   await expect(page.getByRole('heading', { name: 'Running, South lawn' })).toBeVisible();
   await expect(page.getByText('Stretch 1 of')).toBeVisible();
+  await expect(page.getByText(/gate at 4\.25/)).toBeVisible();
   await page.getByRole('button', { name: 'Done to here' }).click();
   await expect(page.getByText('Stretch 2 of')).toBeVisible();
   await looksRight(page, 'Running');

@@ -73,7 +73,7 @@ export class ChangedMeanwhile extends Error {
 }
 
 /** Tables whose records belong to no property. */
-export type Kept = 'products' | 'localCodes' | 'packs' | 'operators' | 'settings';
+export type Kept = 'products' | 'localCodes' | 'packs' | 'operators' | 'spreaders' | 'settings';
 
 /** Two versions of one record. */
 export interface Conflict {

@@ -9,8 +9,9 @@ import { SETTINGS, tellOthers } from './other-tabs';
 import { loadOwn, OWN_TABLES, type OwnKind, type OwnRecord } from './own-records';
 import { type RecordTable, type TableChange, writeTable } from './record-table';
 import { database, type UbertasDatabase } from './schema';
+import { spreaderSchema } from '@core/records/spreader-schema';
 
-/** Own codes, packs, people and settings in a backup: out with it, and in again where they are new or newer. */
+/** Own codes, packs, people, spreaders and settings in a backup: out with it, and in again where they are new or newer. */
 
 export type OwnRecords = { [K in OwnKind]?: OwnRecord<K>[] };
 const KINDS = Object.keys(OWN_TABLES) as OwnKind[];
@@ -47,6 +48,7 @@ function checkRecord(kind: OwnKind, record: unknown): Refusal | undefined {
   let schema: AnySchema | undefined;
   if (kind === 'localCodes') schema = codeSchema;
   else if (kind === 'operators') schema = operatorSchema;
+  else if (kind === 'spreaders') schema = spreaderSchema;
   else if (kind === 'settings') schema = SETTING_SCHEMAS[id as SettingId];
   else {
     const { file, ...head } = (record ?? {}) as { file?: unknown };

@@ -6,8 +6,9 @@ import { SETTINGS } from './other-tabs';
 import { changeTable, type RecordTable, type TableChange } from './record-table';
 import { database, type PackRecord, type UbertasDatabase } from './schema';
 import { changeShelf } from './shelf-repository';
+import { type Spreader, spreaderSchema } from '@core/records/spreader-schema';
 
-/** What belongs to the agronomist and to no property: own codes, packs, people, what this browser goes by. */
+/** What belongs to the agronomist and to no property: own codes, packs, people, spreaders, what this browser goes by. */
 
 /** A table of such records: what one is called, and how it is checked before it is written. */
 const own = <R extends { id: string; changedAt?: string }>(
@@ -29,10 +30,19 @@ const PACKS = own<PackRecord>('packs', 'The rule pack', ({ file: _file, ...head 
   sure(packRecordSchema.omit(['file']), head, 'The rule pack'),
 );
 const OPERATORS = own<Operator>('operators', 'The person', (person) => sure(operatorSchema, person, 'The person'));
+const SPREADERS = own<Spreader>('spreaders', 'The spreader', (spreader) =>
+  sure(spreaderSchema, spreader, 'The spreader'),
+);
 const SETTING = own<Setting>('settings', 'The setting', (setting) =>
   sure(SETTING_SCHEMAS[setting.id], setting, 'The setting'),
 );
-export const OWN_TABLES = { localCodes: CODES, packs: PACKS, operators: OPERATORS, settings: SETTING } as const;
+export const OWN_TABLES = {
+  localCodes: CODES,
+  packs: PACKS,
+  operators: OPERATORS,
+  spreaders: SPREADERS,
+  settings: SETTING,
+} as const;
 export type OwnKind = keyof typeof OWN_TABLES;
 export type OwnRecord<K extends OwnKind> = (typeof OWN_TABLES)[K] extends RecordTable<infer R> ? R : never;
 

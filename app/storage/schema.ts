@@ -17,6 +17,7 @@ import type { Setting } from '@core/records/settings-schema';
 import type { ReaderAnswers } from '@core/reports/reading';
 import { answersOfOldLayout } from './layout-upgrade';
 import { isRandomId, randomId } from './record-id';
+import type { Spreader } from '@core/records/spreader-schema';
 
 /** A property with what belongs to it alone. Its id is made of chance, because addresses carry it; files know it by `fileId`. */
 export interface PropertyRecord extends Property {
@@ -88,6 +89,7 @@ export type UbertasDatabase = Dexie & {
   localCodes: EntityTable<LocalCode, 'id'>;
   packs: EntityTable<PackRecord, 'id'>;
   operators: EntityTable<Operator, 'id'>;
+  spreaders: EntityTable<Spreader, 'id'>;
   settings: EntityTable<Setting, 'id'>;
 };
 
@@ -95,7 +97,7 @@ export type UbertasDatabase = Dexie & {
 export const keyOf = (propertyId: string, id: string): string => `${propertyId}/${id}`;
 
 /** Version of the last `.version()` below. */
-const SCHEMA_VERSION = 6;
+const SCHEMA_VERSION = 7;
 /** Dexie counts versions in tenths. */
 const DEXIE_FACTOR = 10;
 
@@ -176,7 +178,9 @@ export function openDatabase(name = 'ubertas'): UbertasDatabase {
   // the agronomist's own place: codes, packs, people, what the browser goes by
   database.version(5).stores({ localCodes: 'id', packs: 'id', operators: 'id', settings: 'id' });
   // jobs as they are carried out
-  database.version(SCHEMA_VERSION).stores({ runs: 'key, propertyId' });
+  database.version(6).stores({ runs: 'key, propertyId' });
+  // spreaders and what they gave
+  database.version(SCHEMA_VERSION).stores({ spreaders: 'id' });
   // a newer Ubertas in another tab takes the database over: this one stops, and says so at its next step
   database.on('versionchange', () => {
     database.close({ disableAutoOpen: true });

@@ -8,7 +8,7 @@ import { sendBy } from './send';
 import { useDone } from './use-done';
 
 type Side = 'mine' | 'theirs';
-const KEPT = new Set<string>(['products', 'localCodes', 'packs', 'operators', 'settings']);
+const KEPT = new Set<string>(['products', 'localCodes', 'packs', 'operators', 'spreaders', 'settings']);
 const OWNED = new Set<string>(['zones', 'soilTests', 'samples', 'plans', 'runs']);
 
 /** The write that lets a record stand, over whatever stands now. */

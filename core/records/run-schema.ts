@@ -41,6 +41,9 @@ export const runEventSchema = yup.object({
   weighedLb: pounds('Weighed out').optional(),
   school: word('Way of laying down', LAYING_SCHOOLS).optional(),
   swathFt: num('Swath', { above: 0, max: 200, unit: 'ft' }).optional(),
+  /** What it went out of, and where its gate stood. */
+  spreader: text('Spreader', 60).optional(),
+  opening: num('Opening', { min: 0, max: 1000, unit: 'on the dial' }).optional(),
   bearingDeg: num('Bearing', { min: 0, max: 360, unit: 'degrees' }).optional(),
   /** Feet of each stretch that is walked with the gate open, laps first. */
   runsFt: list('Runs', num('Run', { min: 0, max: 1e6, unit: 'ft' }).required(), MOST.runsOfARun).optional(),

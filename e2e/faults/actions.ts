@@ -161,6 +161,9 @@ export const BODIES: Record<string, Ask> = {
     runId: file.runs![0]!.id,
     step: { at: '2027-04-05T09:45:00-04:00', kind: 'signed' },
   }),
+  'field/spreader': () => ({
+    change: { put: [{ id: 'small', name: 'Small rotary', dialStep: 0.25 }], remove: [] },
+  }),
   'field/gear': () => ({ gear: { swathFt: 5, school: 'one-direction', speedMph: 3, headerLaps: 1 } }),
   'shelf/keep': ({ products }) => ({ typed: { ...labelFrom(products[0], usUnits), lot: 'Q7' }, draft: false }),
   'shelf/remove': ({ products }) => ({ id: products[0]!.id }),

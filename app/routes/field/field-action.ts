@@ -8,14 +8,20 @@ import { writeNote } from '../../storage/notes';
 import type { Undoable } from '../../work/property-action';
 import { existingProperty } from '../../storage/property-repository';
 import { GEAR_NOTE } from './gear';
+import type { Spreader } from '@core/records/spreader-schema';
+import { changeOwn } from '../../storage/own-records';
+import type { TableChange } from '../../storage/record-table';
 
 export type Sent =
   | { intent: 'start'; run: Run }
   | { intent: 'step'; runId: string; step: RunEvent }
   | { intent: 'sign'; runId: string; step: RunEvent }
-  | { intent: 'gear'; gear: Record<string, unknown> };
+  | { intent: 'gear'; gear: Record<string, unknown> }
+  | { intent: 'spreader'; change: TableChange<Spreader> };
 export interface Answer extends Undoable {
   faults?: Record<string, string>;
+  /** Takes back what was written of spreaders. */
+  undoSpreaders?: TableChange<Spreader>;
 }
 
 const GONE = { faults: { storage: 'This run was deleted, perhaps in another tab.' } };
@@ -79,6 +85,8 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
         }),
       };
     }
+    case 'spreader':
+      return { undoSpreaders: await changeOwn('spreaders', sent.change) };
     case 'gear':
       await writeNote(GEAR_NOTE, JSON.stringify(sent.gear));
       return {};

@@ -31,17 +31,24 @@ import { Running } from './running';
 import { type FieldState, useField } from './use-field';
 import { WalkDrawing } from './walk-drawing';
 import { GearForm, WalkTable } from './walk-table';
+import { GatePanel } from './gate-panel';
 
 const SHAPES: Shapes<Sent> = {
   start: { run: 'record' },
   step: { runId: 'text', step: 'record' },
   sign: { runId: 'text', step: 'record' },
   gear: { gear: 'record' },
+  spreader: { change: 'record' },
 };
 
 export async function clientLoader() {
-  const [operators, gear] = await Promise.all([loadOwn('operators'), readNote(GEAR_NOTE)]);
-  return { operators: operators.sort((a, b) => a.name.localeCompare(b.name)), gear: gearFrom(gear) };
+  const [operators, spreaders, gear] = await Promise.all([
+    loadOwn('operators'),
+    loadOwn('spreaders'),
+    readNote(GEAR_NOTE),
+  ]);
+  const byName = (a: { name: string }, b: { name: string }) => a.name.localeCompare(b.name);
+  return { operators: operators.sort(byName), spreaders: spreaders.sort(byName), gear: gearFrom(gear) };
 }
 clientLoader.hydrate = true as const;
 
@@ -140,10 +147,10 @@ function StartJob({ field }: { field: FieldState }) {
 }
 
 /** Field: the day of the work. Jobs of the kept plan, whether this is an hour, how it is walked, and what came back. */
-export default function Field({ loaderData: { operators, gear } }: Route.ComponentProps) {
+export default function Field({ loaderData: { operators, spreaders, gear } }: Route.ComponentProps) {
   const units = useUnits();
   const { hash } = useLocation();
-  const field = useField(gear, operators);
+  const field = useField(gear, operators, spreaders);
   const { jobs, job, plan, today, file, ground, walk } = field;
   const run = job?.run;
   const state = run && runState(run);
@@ -227,10 +234,30 @@ export default function Field({ loaderData: { operators, gear } }: Route.Compone
                       water={ground?.keptClear.region ?? []}
                       name={job.zone.name}
                     />
-                    <WalkTable walk={walk} plannedRateLb={job.dose.rateLb} />
+                    <WalkTable walk={walk} plannedRateLb={job.dose.rateLb} gates={field.gates} />
                   </>
                 ) : (
                   <p className="fault">{walk && units.said(walk)}</p>
+                )}
+                {!isUnderWay && job.state !== 'done' && field.targets[0] !== undefined && field.targets[0] > 0 && (
+                  <GatePanel
+                    key={field.spreader?.id ?? 'new'}
+                    spreaders={spreaders}
+                    chosen={field.spreader}
+                    onChoose={field.chooseSpreader}
+                    onSave={field.saveSpreader}
+                    onDelete={field.deleteSpreader}
+                    gate={field.gates[0]}
+                    targetLb={field.targets[0]}
+                    stamp={{
+                      productId: job.product.id,
+                      on: today,
+                      swathFt: field.gear.swathFt,
+                      ...(field.operator ? { operator: field.operator.name } : {}),
+                      ...(job.product.lot ? { lot: job.product.lot } : {}),
+                    }}
+                    productName={job.product.name}
+                  />
                 )}
                 {!isUnderWay && job.state !== 'done' && (
                   <GearForm

@@ -1,7 +1,8 @@
 import { LAYING_SCHOOLS } from '@core/records/case';
 import type { Gear, LayingSchool } from '@core/field/walk';
 
-/** What this browser walks with, until a spreader of the kit is chosen. */
+/** What this browser walks with, and the spreader that was used last. */
+export type KeptGear = Gear & { spreaderId?: string };
 export const GEAR_NOTE = 'field-gear';
 
 export const USUAL_GEAR: Gear = { swathFt: 6, school: 'two-directions', speedMph: 3, headerLaps: 1 };
@@ -16,15 +17,16 @@ const between = (value: unknown, low: number, high: number): value is number =>
   typeof value === 'number' && value > low && value <= high;
 
 /** The gear as it was kept; what is not readable is as it usually is. */
-export function gearFrom(note: string | undefined): Gear {
+export function gearFrom(note: string | undefined): KeptGear {
   if (note === undefined) return USUAL_GEAR;
   try {
-    const kept = JSON.parse(note) as Partial<Gear>;
+    const kept = JSON.parse(note) as Partial<KeptGear>;
     return {
       swathFt: between(kept.swathFt, 0, 200) ? kept.swathFt : USUAL_GEAR.swathFt,
       ...(between(kept.hopperLb, 0, 10_000) ? { hopperLb: kept.hopperLb } : {}),
       school: LAYING_SCHOOLS.includes(kept.school as LayingSchool) ? (kept.school as LayingSchool) : USUAL_GEAR.school,
       speedMph: between(kept.speedMph, 0, 10) ? kept.speedMph : USUAL_GEAR.speedMph,
+      ...(typeof kept.spreaderId === 'string' ? { spreaderId: kept.spreaderId } : {}),
       headerLaps: kept.headerLaps === 0 || kept.headerLaps === 2 ? kept.headerLaps : 1,
     };
   } catch {

@@ -59,6 +59,7 @@ export function Running(props: RunningProps) {
       <p className="small">
         Started {clock(state.startedAt)}
         {state.operator && ` by ${state.operator}`}; {units.say('weight', weighedLb, 'product')} weighed out,{' '}
+        {state.start.opening !== undefined && `gate at ${units.plain(state.start.opening, 2)}, `}
         {fixed(state.minutes, 0)} min of work.
       </p>
       {runsFt.length > 0 && (

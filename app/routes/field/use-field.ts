@@ -23,11 +23,15 @@ import { useSend } from '../../work/send';
 import { goFactsOf, NO_DAY, type TypedDay, weatherFrom } from './day-facts';
 import type { Answer, Sent } from './field-action';
 import { momentHere } from '../../ui/today';
+import { gateFor } from '@core/field/gate';
+import type { Spreader } from '@core/records/spreader-schema';
+import type { TableChange } from '../../storage/record-table';
+import type { KeptGear } from './gear';
 
 type Lengths = Record<'swath' | 'hopper' | 'speed', string>;
 
 /** The jobs of the property, the one in hand, what is known of the hour, how it is walked, and what is sent. */
-export function useField(kept: Gear, operators: readonly Operator[]) {
+export function useField(kept: KeptGear, operators: readonly Operator[], spreaders: readonly Spreader[]) {
   const units = useUnits();
   const { file, season, plan, today } = usePropertyWork();
   const [place, setPlace] = usePlace();
@@ -54,7 +58,7 @@ export function useField(kept: Gear, operators: readonly Operator[]) {
   const lines = job ? goLines(goFactsOf(job, file, ground, day, weather, operator, today)) : [];
   const verdict = verdictOf(lines);
 
-  const [gear, setGear] = useState(kept);
+  const [gear, setGear] = useState<Gear>(kept);
   const [lengths, setLengths] = useState<Lengths>(() => ({
     swath: units.field('length', kept.swathFt),
     hopper: units.field('weight', kept.hopperLb),
@@ -89,6 +93,59 @@ export function useField(kept: Gear, operators: readonly Operator[]) {
     const found = walkOf(ground?.fed ?? [], job.zone.areaSqFt, weighOutLb, gear);
     return isRefusal(found) ? found.refused : found;
   }, [job, ground, weighOutLb, gear]);
+  const [spreaderId, setSpreaderId] = useState<string | undefined>(
+    spreaders.find(({ id }) => id === kept.spreaderId)?.id ?? spreaders[0]?.id,
+  );
+  const spreader = spreaders.find(({ id }) => id === spreaderId);
+  const targets = useMemo(
+    () => (typeof walk === 'object' ? walk.rounds.map(({ settingLb }) => settingLb) : []),
+    [walk],
+  );
+  const gates = useMemo(
+    () =>
+      job && spreader
+        ? targets.map((targetLb) =>
+            gateFor(spreader, {
+              productId: job.product.id,
+              targetLb,
+              today,
+              ...(operator ? { operator: operator.name } : {}),
+              ...(job.product.lot ? { lot: job.product.lot } : {}),
+            }),
+          )
+        : [],
+    [job, spreader, targets, today, operator],
+  );
+  const saveGear = (next: KeptGear) => {
+    const { bearingDeg: _bearing, ...rest } = next;
+    return done(() => send({ intent: 'gear', gear: rest as unknown as Record<string, unknown> }));
+  };
+  const chooseSpreader = (id: string | undefined) => {
+    setSpreaderId(id);
+    if (id !== undefined) void saveGear({ ...gear, spreaderId: id });
+  };
+  const changeSpreaders = (change: TableChange<Spreader>) => send({ intent: 'spreader', change });
+  const saveSpreader = async (of: Spreader | { name: string; dialStep: number }): Promise<boolean> => {
+    const full: Spreader =
+      'id' in of
+        ? of
+        : {
+            ...of,
+            id: newId(
+              of.name,
+              spreaders.map(({ id }) => id),
+            ),
+          };
+    const kept = await done(() => changeSpreaders({ put: [full], remove: [] }));
+    if (kept && !('id' in of)) setSpreaderId(full.id);
+    return kept;
+  };
+  const deleteSpreader = ({ id, name, changedAt }: Spreader) =>
+    void done(
+      () => changeSpreaders({ put: [], remove: [id], over: { [id]: changedAt ?? null } }),
+      `${name} and its catches were deleted.`,
+      (answer) => changeSpreaders(answer?.undoSpreaders ?? { put: [], remove: [] }),
+    );
   const error =
     job && ground?.error
       ? evaluate(weighError, { ratePer1000Lb: job.dose.rateLb, areaErrorSqFt: ground.error.value })
@@ -109,6 +166,8 @@ export function useField(kept: Gear, operators: readonly Operator[]) {
       weighedLb,
       school: gear.school,
       swathFt: gear.swathFt,
+      ...(spreader ? { spreader: spreader.name } : {}),
+      ...(gates[0]?.set === undefined ? {} : { opening: gates[0].set }),
       ...(typeof walk === 'object'
         ? {
             bearingDeg: walk.rounds[0]?.stripes.bearingDeg ?? 0,
@@ -181,10 +240,13 @@ export function useField(kept: Gear, operators: readonly Operator[]) {
         const at = before.bearingDeg ?? (typeof walk === 'object' ? (walk.rounds[0]?.stripes.bearingDeg ?? 0) : 0);
         return { ...before, bearingDeg: (at + byDeg + 360) % 360 };
       }),
-    saveGear: () => {
-      const { bearingDeg: _bearing, ...rest } = gear;
-      void done(() => send({ intent: 'gear', gear: rest as unknown as Record<string, unknown> }));
-    },
+    saveGear: () => void saveGear({ ...gear, ...(spreaderId === undefined ? {} : { spreaderId }) }),
+    spreader,
+    chooseSpreader,
+    saveSpreader,
+    deleteSpreader,
+    targets,
+    gates,
     weighOutLb,
     likelyLb: error && !isRefusal(error) ? error.likelyLb : undefined,
     walk,

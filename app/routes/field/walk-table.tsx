@@ -4,9 +4,19 @@ import { LAYING_SCHOOLS } from '@core/records/case';
 import { ChoiceField, TextField } from '../../ui/field';
 import { useUnits } from '../../ui/format';
 import { SCHOOL_NAMES } from './gear';
+import type { Gate } from '@core/field/gate';
 
 /** Each time over the ground as a table: feet, minutes, its share, what the gate is set by, the loads. */
-export function WalkTable({ walk, plannedRateLb }: { walk: Walk; plannedRateLb: number }) {
+export function WalkTable({
+  walk,
+  plannedRateLb,
+  gates,
+}: {
+  walk: Walk;
+  plannedRateLb: number;
+  /** Where the gate is set each time over the ground; none without a spreader. */
+  gates: readonly Gate[];
+}) {
   const units = useUnits();
   const ft = (feet: number) => units.show('length', feet);
   const shares = walk.rounds.length;
@@ -49,6 +59,13 @@ export function WalkTable({ walk, plannedRateLb }: { walk: Walk; plannedRateLb: 
           {row('Time, min', (i) => units.plain(round(i).minutes, 1))}
           {row(`Share, ${units.unit('weight', 'product')}`, (i) => units.weight(round(i).shareLb))}
           {row(`Set for, ${units.heading('product-rate', 'product')}`, (i) => units.productRate(round(i).settingLb))}
+          {gates.some(({ set }) => set !== undefined) &&
+            row('Opening, on the dial', (i) => {
+              const gate = gates[i];
+              if (gate?.set === undefined) return 'not known';
+              const sure = gate.standing === 'curve' || gate.standing === 'line';
+              return `${units.plain(gate.set, 2)}${sure ? '' : ', a guess'}`;
+            })}
           {walk.rounds.some(({ loads }) => loads) &&
             row(`Loads, ${units.unit('weight', 'product')}`, (i) =>
               (round(i).loads?.loadLb ?? []).map((lb) => units.weight(lb)).join(' + '),

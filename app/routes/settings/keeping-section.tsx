@@ -36,6 +36,7 @@ const TABLE_WORDS: Record<string, string> = {
   localCodes: 'Own local codes',
   packs: 'Own rule packs',
   operators: 'People',
+  spreaders: 'Spreaders',
   settings: 'Settings',
 };
 const ANSWERS = {

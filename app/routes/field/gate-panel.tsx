@@ -1,0 +1,270 @@
+import { Button } from 'antd';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { averaged, type Gate, gateSays, rateOfCatch } from '@core/field/gate';
+import { nextOpening } from '@core/field/opening';
+import type { Catch, Spreader } from '@core/records/spreader-schema';
+import { evaluate } from '@core/reckoning/define';
+import { isRefusal } from '@core/reckoning/refusal';
+import { sayDay } from '@core/words/days';
+import { ChoiceField, Fault, TextField } from '../../ui/field';
+import { useUnits } from '../../ui/format';
+import { StandingGlyph } from '../../ui/glyphs';
+import { Said } from '../../ui/substance';
+
+const OpeningChart = lazy(() => import('../../ui/charts/opening-chart'));
+
+const NEW = 'new';
+const STANDING_WORDS = { good: 'Good', near: 'Near enough, one more is better', again: 'Catch again' } as const;
+
+interface GatePanelProps {
+  spreaders: readonly Spreader[];
+  chosen: Spreader | undefined;
+  onChoose: (id: string | undefined) => void;
+  onSave: (spreader: Spreader | { name: string; dialStep: number }) => Promise<boolean>;
+  onDelete: (spreader: Spreader) => void;
+  gate: Gate | undefined;
+  /** What one pass is to lay, lb product/1000 ft2. */
+  targetLb: number;
+  /** What a catch made now is of. */
+  stamp: Pick<Catch, 'productId' | 'on' | 'operator' | 'lot' | 'swathFt'>;
+  productName: string;
+}
+
+/** A spreader of one's own: its name and the smallest step of its dial. */
+function NewSpreader({ onSave }: Pick<GatePanelProps, 'onSave'>) {
+  const units = useUnits();
+  const [name, setName] = useState('');
+  const [step, setStep] = useState('');
+  const [faults, setFaults] = useState<{ name?: string; step?: string }>({});
+  const save = () => {
+    const dialStep = units.readPlain(step, 'Step of the dial', 'step');
+    const found = {
+      ...(name.trim() ? {} : { name: 'A spreader needs a name.' }),
+      ...(isRefusal(dialStep)
+        ? { step: dialStep.refused }
+        : dialStep === undefined || dialStep <= 0 || dialStep > 100
+          ? { step: 'Type the smallest step of its dial: 1, 0.5 or 0.25.' }
+          : {}),
+    };
+    setFaults(found);
+    if (Object.keys(found).length === 0) void onSave({ name: name.trim(), dialStep: dialStep as number });
+  };
+  return (
+    <div className="gearfields">
+      <TextField label="Name of the spreader" value={name} fault={faults.name} onChange={setName} />
+      <TextField
+        label="Step of the dial"
+        inputMode="decimal"
+        value={step}
+        fault={faults.step}
+        onChange={setStep}
+        onEnter={save}
+      />
+      <Button onClick={save}>Save spreader</Button>
+    </div>
+  );
+}
+
+/** One catch over a measured strip, with its arithmetic and what it means for the gate. */
+function NewCatch({
+  chosen,
+  stamp,
+  targetLb,
+  gate,
+  onSave,
+  onDelete,
+}: GatePanelProps & { chosen: Spreader; gate: Gate }) {
+  const units = useUnits();
+  const [opening, setOpening] = useState('');
+  const [caught, setCaught] = useState('');
+  const [strip, setStrip] = useState(() => units.field('length', 80));
+  const [tried, setTried] = useState(false);
+  const read = {
+    opening: units.readPlain(opening, 'Opening', 'opening'),
+    caught: units.value('weight', caught, 'Caught', 'caught'),
+    strip: units.value('length', strip, 'Strip', 'strip'),
+  };
+  const faultOf = (value: (typeof read)[keyof typeof read], [least, most]: readonly [number, number], says: string) =>
+    isRefusal(value)
+      ? value.refused
+      : value === undefined
+        ? tried
+          ? says
+          : undefined
+        : value < least || value > most
+          ? says
+          : undefined;
+  const faults = {
+    opening: faultOf(read.opening, [0, 1000], 'Type where the gate stood on the dial.'),
+    caught: faultOf(read.caught, [1e-6, 1000], 'Type what was caught, above nothing.'),
+    strip: faultOf(read.strip, [1, 10_000], 'Type how long the strip was that was walked.'),
+  };
+  const numbers =
+    Object.values(read).every((value) => typeof value === 'number') && !Object.values(faults).some(Boolean);
+  const made: Catch | undefined = numbers
+    ? { ...stamp, opening: read.opening as number, caughtLb: read.caught as number, distanceFt: read.strip as number }
+    : undefined;
+  const rateLb = made && rateOfCatch(made);
+  const next =
+    made && rateLb !== undefined
+      ? evaluate(nextOpening, {
+          openings: [...gate.catches.map((each) => each.opening), made.opening],
+          rates: [...gate.catches.map((each) => each.rateLb), rateLb],
+          targetLb,
+        })
+      : undefined;
+  const save = async () => {
+    setTried(true);
+    if (!made) return;
+    if (await onSave({ ...chosen, catches: [...(chosen.catches ?? []), made] })) {
+      setOpening('');
+      setCaught('');
+      setTried(false);
+    }
+  };
+  return (
+    <>
+      <div className="catchfields">
+        <TextField label="Opening" inputMode="decimal" value={opening} fault={faults.opening} onChange={setOpening} />
+        <TextField
+          label="Caught"
+          unit={units.unit('weight', 'product')}
+          inputMode="decimal"
+          value={caught}
+          fault={faults.caught}
+          onChange={setCaught}
+        />
+        <TextField
+          label="Strip"
+          unit={units.unit('length')}
+          inputMode="decimal"
+          value={strip}
+          fault={faults.strip}
+          onChange={setStrip}
+          onEnter={() => void save()}
+        />
+      </div>
+      {made && rateLb !== undefined && (
+        <p className="overunder" role="status">
+          <StandingGlyph standing={!next || isRefusal(next) || next.standing === 'again' ? 'warn' : 'pass'} />
+          <span>
+            <b>{units.say('product-rate', rateLb, 'product')}</b>
+            {', wanted '}
+            {units.productRate(targetLb)}.{' '}
+            {next && isRefusal(next) ? (
+              <Said text={next.refused} />
+            ) : next ? (
+              <>
+                {STANDING_WORDS[next.standing as keyof typeof STANDING_WORDS]}
+                {next.standing !== 'good' && `: set about ${units.plain(next.opening, 2)}`}.
+                {(next.ratio > 2 || next.ratio < 0.5) &&
+                  ' Look first: gate stuck, damp product, strip measured wrong, ounces typed as pounds?'}
+              </>
+            ) : null}
+          </span>
+        </p>
+      )}
+      <p className="small">Over the strip, across the swath of {units.say('length', stamp.swathFt)}.</p>
+      <div className="gateacts">
+        <Button onClick={() => void save()}>Save catch</Button>
+        <Button danger onClick={() => onDelete(chosen)}>
+          Delete spreader
+        </Button>
+      </div>
+    </>
+  );
+}
+
+/** Where the gate is set for this job: by what this spreader gave of this product, with what would make it surer. */
+export function GatePanel(props: GatePanelProps) {
+  const { spreaders, chosen, onChoose, onSave, gate, targetLb, productName } = props;
+  const units = useUnits();
+  const points = useMemo(() => (gate ? averaged(gate.catches) : []), [gate]);
+  return (
+    <section className="gate" aria-labelledby="gate">
+      <h2 id="gate">The gate</h2>
+      <ChoiceField
+        label="Spreader"
+        value={chosen?.id ?? NEW}
+        options={[
+          ...spreaders.map(({ id, name }) => ({ value: id, label: name })),
+          { value: NEW, label: spreaders.length === 0 ? 'none yet: enter one' : 'another one' },
+        ]}
+        onChange={(id) => onChoose(id === NEW ? undefined : id)}
+      />
+      {!chosen && <NewSpreader onSave={onSave} />}
+      {chosen && gate && (
+        <>
+          {gate.set !== undefined ? (
+            <p className="weighout">
+              <b>{units.plain(gate.set, 2)}</b> <span>on the dial</span>
+              <span className="small">{gateSays(gate, targetLb)}</span>
+            </p>
+          ) : (
+            <p className="lead">
+              {gate.standing === 'none'
+                ? `Nothing was caught of ${productName.toLowerCase()} yet: mark a strip, catch what falls on it, and weigh that.`
+                : ''}
+            </p>
+          )}
+          <Fault>{gate.refused}</Fault>
+          {gate.doubts.map((each) => (
+            <p key={each} className="caution small">
+              {each}
+            </p>
+          ))}
+          {points.length > 1 && !gate.refused && (
+            <>
+              <p className="small">{units.unit('product-rate', 'product')}, by opening</p>
+              <Suspense fallback={<div className="gatechart" />}>
+                <OpeningChart
+                  catches={points}
+                  opening={gate.standing === 'beyond' ? undefined : gate.opening}
+                  targetLb={targetLb}
+                  label={`What ${chosen.name} gives of ${productName} by its opening, ${units.unit('product-rate', 'product')}`}
+                />
+              </Suspense>
+            </>
+          )}
+          {gate.catches.length > 0 && (
+            <table className="walktable">
+              <caption className="vh">Catches of {chosen.name}</caption>
+              <thead>
+                <tr>
+                  <th scope="col">Catch</th>
+                  <th scope="col">Opening</th>
+                  <th scope="col">{units.unit('weight', 'product')}</th>
+                  <th scope="col">{units.heading('product-rate', 'product')}</th>
+                  <td />
+                </tr>
+              </thead>
+              <tbody>
+                {gate.catches.map(({ rateLb, ...each }, i) => (
+                  <tr key={i}>
+                    <th scope="row">{sayDay(each.on)}</th>
+                    <td>{units.plain(each.opening, 2)}</td>
+                    <td>{units.show('content', each.caughtLb)}</td>
+                    <td>{units.productRate(rateLb)}</td>
+                    <td>
+                      <Button
+                        size="small"
+                        aria-label={`Delete catch ${i + 1}`}
+                        onClick={() => {
+                          const own = (chosen.catches ?? []).filter((one) => one.productId === each.productId)[i];
+                          void onSave({ ...chosen, catches: (chosen.catches ?? []).filter((one) => one !== own) });
+                        }}
+                      >
+                        Delete
+                      </Button>
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          <NewCatch {...props} chosen={chosen} gate={gate} />
+        </>
+      )}
+    </section>
+  );
+}
