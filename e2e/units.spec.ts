@@ -75,6 +75,21 @@ test('in SI every screen shows SI and nothing runs over; a weight typed in kilog
   }
   await page.setViewportSize({ width: 1280, height: 800 });
 
+  // the day of a job, and the gate by a catch of it
+  await page.goto('/property/quarry-lane-school/season');
+  await page.getByRole('button', { name: 'Save plan' }).click();
+  await expect(page.getByText('The plan for 2027 is saved.')).toBeVisible();
+  await page.keyboard.press('6');
+  await page.getByLabel('Name of the spreader').fill('Small rotary');
+  await page.getByLabel('Step of the dial').fill('0.25');
+  await page.getByRole('button', { name: 'Save spreader' }).click();
+  await page.getByLabel('Opening', { exact: true }).fill('4');
+  await page.getByLabel(/^Caught/).fill('1.13');
+  await page.getByLabel(/^Wind/).fill('30');
+  await expect(page.getByRole('region', { name: 'Go, wait or never' })).toContainText('30.0 km/h, limit 16.1 km/h');
+  expect(await usLines(page), 'Field').toEqual([]);
+  expect(await sideways(page), 'Field').toBe(0);
+
   await page.goto('/settings');
   await page.getByText('US units', { exact: true }).click();
   await expect(page.getByText('Units and numbers are changed.')).toBeVisible();
