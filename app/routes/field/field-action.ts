@@ -1,4 +1,4 @@
-import { runState } from '@core/field/run-state';
+import { isOpen, runState } from '@core/field/run-state';
 import { weighBack } from '@core/field/weigh-back';
 import type { Case, Run, RunEvent } from '@core/records/case';
 import { evaluate } from '@core/reckoning/define';
@@ -24,6 +24,12 @@ export interface Answer extends Undoable {
   undoSpreaders?: TableChange<Spreader>;
 }
 
+const CLOSED = {
+  faults: {
+    storage:
+      'This run is closed: it was signed or given up, perhaps in another tab. Start the job again if there is more to do.',
+  },
+};
 const GONE = { faults: { storage: 'This run was deleted, perhaps in another tab.' } };
 
 /** What a step would be refused for, where the scale contradicts itself. */
@@ -59,6 +65,7 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
     case 'step': {
       const run = runs.find((each) => each.id === sent.runId);
       if (!run) return GONE;
+      if (!isOpen(run)) return CLOSED;
       const refused = refusedStep(run, sent.step);
       if (refused) return { faults: { backLb: refused } };
       return { undo: await applyChange(id, { put: { runs: [{ ...run, events: [...run.events, sent.step] }] } }) };
@@ -70,6 +77,7 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
       const { standing, spreadLb, startedAt } = runState(run);
       // signed twice is signed once
       if (standing === 'signed') return {};
+      if (standing === 'given-up') return CLOSED;
       if (spreadLb === undefined) return { faults: { backLb: 'Weigh back first: what is left in the hopper?' } };
       // a run over midnight has the day it began
       const date = startedAt.slice(0, 10);

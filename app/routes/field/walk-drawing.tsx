@@ -3,6 +3,7 @@ import type { Region } from '@core/ground/clip';
 import type { Pair } from '@core/reckoning/inputs';
 import { useUnits } from '../../ui/format';
 import { fixed } from '@core/words/numbers';
+import { regionPath } from '../../ui/region-path';
 
 /** The drawing in a box of so many px; a zone fills it. */
 const ROOM: Pair = [520, 360];
@@ -35,19 +36,7 @@ export function WalkDrawing({
   const tall = Math.max(...corners.map((c) => c[1])) - north;
   const scale = Math.min((ROOM[0] - 2 * EDGE) / wide, (ROOM[1] - 2 * EDGE) / tall);
   const at = ([x, y]: Pair): Pair => [EDGE + (x - west) * scale, EDGE + (y - north) * scale];
-  const path = (region: Region) =>
-    region
-      .map(
-        (ring) =>
-          `M${ring
-            .map((c) =>
-              at(c)
-                .map((n) => fixed(n, 1))
-                .join(' '),
-            )
-            .join('L')}Z`,
-      )
-      .join('');
+  const path = (region: Region) => regionPath(region, at);
   const [width, height] = [wide * scale + 2 * EDGE, tall * scale + 2 * EDGE];
   const laps = stripes.laps.length;
   const stops = new Map((loads?.stopAfterRun ?? []).map((after, i) => [after, i + 1]));

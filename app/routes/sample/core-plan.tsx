@@ -1,7 +1,7 @@
 import type { ZoneGround } from '@core/ground/zone-ground';
 import type { Region } from '@core/ground/clip';
 import type { Pair } from '@core/reckoning/inputs';
-import { fixed } from '@core/words/numbers';
+import { regionPath } from '../../ui/region-path';
 
 const NUMBER_PX = 11.5;
 
@@ -27,19 +27,7 @@ export function CorePlan({ name, ground, cores, pxPerFt, taken }: CorePlanProps)
   const north = Math.min(...ground.corners.map((c) => c[1]));
   const [wide, tall] = sizeOf(ground);
   const at = ([x, y]: Pair): Pair => [margin + (x - west) * pxPerFt, margin + (y - north) * pxPerFt];
-  const path = (region: Region) =>
-    region
-      .map(
-        (ring) =>
-          `M${ring
-            .map((c) =>
-              at(c)
-                .map((n) => fixed(n, 1))
-                .join(' '),
-            )
-            .join('L')}Z`,
-      )
-      .join('');
+  const path = (region: Region) => regionPath(region, at);
   const dots = cores.map(at);
   const [across, down] = [margin + wide * pxPerFt * 0.5, margin + tall * pxPerFt * 0.5];
   // outside the zigzag: above and below a lawn that lies, left and right of one that stands
