@@ -1,6 +1,7 @@
-import { defineReckoning } from '../reckoning/define';
+import { productAsSpread } from '../products/as-spread';
+import { defineReckoning, evaluate } from '../reckoning/define';
 import { percent, quantity, squareFeet } from '../reckoning/inputs';
-import { refuse } from '../reckoning/refusal';
+import { isRefusal, refuse } from '../reckoning/refusal';
 
 /** A tenth of a pound: the step of the scales that hang a bag. Common practice. */
 export const SCALE_STEP_LB = 0.1;
@@ -102,27 +103,12 @@ export const weighBack = defineReckoning({
         `More is left than was weighed: ${backLb} lb product of ${weighedLb} lb product. Was something refilled?`,
       );
     const spreadLb = work.step('spread', 'weighedLb − backLb', { weighedLb, backLb }, weighedLb - backLb, 'lb product');
-    const ratePer1000Lb = work.step(
-      'rate',
-      'spreadLb ÷ areaSqFt × 1000',
-      { spreadLb, areaSqFt },
-      (spreadLb / areaSqFt) * 1000,
-      'lb product',
-    );
-    const nutrientPer1000Lb = work.step(
-      'nutrient',
-      'ratePer1000Lb × share ÷ 100',
-      { ratePer1000Lb, share },
-      (ratePer1000Lb * share) / 100,
-      'lb nutrient',
-    );
-    const nutrientLb = work.step(
-      'in all',
-      'spreadLb × share ÷ 100',
-      { spreadLb, share },
-      (spreadLb * share) / 100,
-      'lb nutrient',
-    );
+    const spread = evaluate(productAsSpread, { weighedLb: spreadLb, areaSqFt, percent: share });
+    if (isRefusal(spread)) return spread;
+    const { rateLb: ratePer1000Lb, nutrientLbPer1000: nutrientPer1000Lb, nutrientLb } = spread;
+    work.note('rate', 'what was spread, on the ground', ratePer1000Lb, 'lb product');
+    work.note('nutrient', 'what was spread, by the label', nutrientPer1000Lb, 'lb nutrient');
+    work.note('in all', 'what was spread, by the label', nutrientLb, 'lb nutrient');
     const overPercent = work.step(
       'over the plan',
       '(ratePer1000Lb ÷ plannedPer1000Lb − 1) × 100',

@@ -3,26 +3,14 @@ import type { Zone } from '@core/records/case';
 import type { Region } from '@core/ground/clip';
 import { measuredInWords, type ZoneGround } from '@core/ground/zone-ground';
 import type { Pair } from '@core/reckoning/inputs';
-import { fixed } from '@core/words/numbers';
 import { hatchPicture, INK } from './ink';
 import { Lettering } from './lettering';
 import { middleOf, type SheetView, toPx } from '../draft/sheet-view';
 import { useUnits } from '../../../ui/format';
+import { regionPath } from '../../../ui/region-path';
 
 /** Rings as one path, so that holes stay open. */
-export const pathOf = (view: SheetView, region: Region): string =>
-  region
-    .map(
-      (ring) =>
-        `M${ring
-          .map((c) =>
-            toPx(view, c)
-              .map((n) => fixed(n, 2))
-              .join(','),
-          )
-          .join('L')}Z`,
-    )
-    .join('');
+export const pathOf = (view: SheetView, region: Region): string => regionPath(region, (corner) => toPx(view, corner));
 
 export const linePoints = (view: SheetView, corners: readonly Pair[]): number[] =>
   corners.flatMap((c) => toPx(view, c));
