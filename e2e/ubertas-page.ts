@@ -32,7 +32,7 @@ export async function openCases(page: Page, ...names: string[]): Promise<void> {
 }
 
 /** Chooses from a list by its label and the words of the option. */
-export async function choose(page: Page, label: string, option: string): Promise<void> {
+export async function choose(page: Page, label: string, option: string | RegExp): Promise<void> {
   await page.getByLabel(label, { exact: true }).click();
   const list = page.locator('.ant-select-dropdown:visible');
   // a click on a list that is still unfolding is not heard
@@ -78,16 +78,20 @@ export async function seriousOf(page: Page): Promise<string[]> {
     .map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`);
 }
 
+/** Nothing of the page runs over its width, once its fonts are there and what a script measures has been measured. */
+export const nothingRunsOver = (page: Page, where: string): Promise<void> =>
+  expect
+    .poll(() => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), {
+      message: `${where} is wider than the screen`,
+    })
+    .toBeLessThanOrEqual(0);
+
 /** On a desk and on a phone nothing is wider than the screen and axe calls nothing serious; the desk is left standing. */
 export async function looksRight(page: Page, what: string): Promise<void> {
   for (const size of SIZES) {
     await page.setViewportSize(size);
     const where = `${what} at ${size.width} px`;
-    await expect
-      .poll(() => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), {
-        message: `${where} is wider than the screen`,
-      })
-      .toBeLessThanOrEqual(0);
+    await nothingRunsOver(page, where);
     expect(await seriousOf(page), where).toEqual([]);
   }
   await page.setViewportSize(SIZES[0]!);

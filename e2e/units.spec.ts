@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, openCases, test } from './ubertas-page';
+import { choose, expect, nothingRunsOver, openCases, test } from './ubertas-page';
 
 /** A US unit behind a number or over a column; what a label prints stays as it is printed. */
 const US =
@@ -20,9 +20,6 @@ async function usLines(page: Page): Promise<string[]> {
   });
   return text.split('\n').filter((line) => US.test(line.replace(PRINTED, '')));
 }
-
-const sideways = (page: Page) =>
-  page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
 
 /** What each page shows once its numbers stand. */
 const PLACES: readonly [path: string, shows: RegExp][] = [
@@ -69,9 +66,9 @@ test('in SI every screen shows SI and nothing runs over; a weight typed in kilog
     await page.goto(path);
     await expect(page.locator('main')).toContainText(shows);
     expect(await usLines(page), path).toEqual([]);
-    expect(await sideways(page), path).toBe(0);
+    await nothingRunsOver(page, path);
     await page.setViewportSize({ width: 390, height: 844 });
-    expect(await sideways(page), `${path} on a phone`).toBe(0);
+    await nothingRunsOver(page, `${path} on a phone`);
   }
   await page.setViewportSize({ width: 1280, height: 800 });
 
@@ -88,7 +85,7 @@ test('in SI every screen shows SI and nothing runs over; a weight typed in kilog
   await page.getByLabel(/^Wind/).fill('30');
   await expect(page.getByRole('region', { name: 'Go, wait or never' })).toContainText('30.0 km/h, limit 16.1 km/h');
   expect(await usLines(page), 'Field').toEqual([]);
-  expect(await sideways(page), 'Field').toBe(0);
+  await nothingRunsOver(page, 'Field');
 
   await page.goto('/settings');
   await page.getByText('US units', { exact: true }).click();
@@ -104,8 +101,7 @@ test('a comma before decimals is typed where it is written so, and one that coul
 }) => {
   await openCases(page, 'quarry-lane-school');
   await page.goto('/settings');
-  await page.getByLabel('Numbers written as in').click();
-  await page.getByTitle(/^German, Germany/).click();
+  await choose(page, 'Numbers written as in', /^German, Germany/);
   await expect(page.getByText('Units and numbers are changed.')).toBeVisible();
   await page.goto('/property/quarry-lane-school/prescribe/bag');
   await page.getByLabel(/^Weighed out/).fill('1,5');
