@@ -16,6 +16,8 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
+    // each test has a browser of its own: only the tests of working without network let it keep the application first
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env.UBERTAS_CHROMIUM ?? '/usr/bin/chromium',
       args: [

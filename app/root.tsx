@@ -17,6 +17,7 @@ import {
   useRouteLoaderData,
 } from 'react-router';
 import type { Route } from './+types/root';
+import { NewerNotice } from './offline/newer-notice';
 import { loadSetting } from './storage/own-records';
 import { storageFault } from './storage/storage-fault';
 import { ubertas } from './theme/antd-theme';
@@ -33,8 +34,12 @@ import { useSettled } from './work/conflicts';
 export const meta: Route.MetaFunction = () => [
   { title: 'Ubertas' },
   { name: 'description', content: 'Reads soil tests and builds lawn fertility plans.' },
+  { name: 'theme-color', content: '#F2F0E5' },
 ];
-export const links: Route.LinksFunction = () => [{ rel: 'icon', href: '/mark.svg', type: 'image/svg+xml' }];
+export const links: Route.LinksFunction = () => [
+  { rel: 'icon', href: '/mark.svg', type: 'image/svg+xml' },
+  { rel: 'manifest', href: '/ubertas.webmanifest' },
+];
 
 // in Node the locale arrives wrapped in a namespace
 const locale = (enUS as typeof enUS & { default?: typeof enUS }).default ?? enUS;
@@ -60,6 +65,7 @@ export function Layout({ children }: { children: ReactNode }) {
             <AntApp>
               <LittleRoom />
               <BackupReminder />
+              <NewerNotice />
               {children}
               <ConflictDialog />
             </AntApp>

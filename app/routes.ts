@@ -19,6 +19,7 @@ export default [
   route('settings', 'routes/settings/settings.tsx'),
   route('settings/tables', 'routes/tables/tables.tsx'),
   route('settings/codes', 'routes/codes/codes.tsx'),
+  route('field', 'routes/field-home/field-home.tsx'),
   route('shelf', 'routes/shelf/shelf.tsx'),
   route('settle', 'routes/settle/settle.ts'),
   route('reports', 'routes/reports/reports.tsx'),

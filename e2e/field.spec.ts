@@ -45,7 +45,7 @@ async function inField(page: Page): Promise<void> {
 test('a job from the look to the signature: it asks, waits, never lets frozen ground pass, and counts in the plan what went down', async ({
   page,
 }) => {
-  test.setTimeout(90_000);
+  test.setTimeout(180_000);
   await inField(page);
   const start = page.getByRole('button', { name: 'Start', exact: true });
 

@@ -27,6 +27,7 @@ const SCREENS: readonly [string, string][] = [
   ['/property/fenwick-allotment-paths/season', 'Season 2027'],
   ['/property/quarry-lane-school/season/climate#curve=soil', 'Why each window is closed'],
   ['/property/quarry-lane-school/field', 'There are no jobs yet'],
+  ['/field', 'There are no jobs yet'],
   ['/property/quarry-lane-school/season/move-here#from=okonedo-residence', 'How it was matched'],
 ];
 

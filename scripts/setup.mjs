@@ -69,8 +69,12 @@ const sources = () =>
 /** The production build, made anew when a source is newer. */
 export function ensureBuild() {
   const built = join(root, 'build/server/index.js');
-  const stale = !existsSync(built) || sources().some((file) => statSync(file).mtimeMs > statSync(built).mtimeMs);
+  const worker = join(root, 'build/client/sw.js');
+  const stale =
+    !existsSync(built) ||
+    !existsSync(worker) ||
+    sources().some((file) => statSync(file).mtimeMs > statSync(built).mtimeMs);
   if (!stale) return;
   console.log('Building');
-  if (run('npx', ['react-router', 'build'], { stdio: ['ignore', 'ignore', 'inherit'] }) !== 0) process.exit(1);
+  if (run('npm', ['run', '--silent', 'build'], { stdio: ['ignore', 'ignore', 'inherit'] }) !== 0) process.exit(1);
 }

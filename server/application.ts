@@ -1,7 +1,7 @@
 import { createHeaders, sendResponse } from '@remix-run/node-fetch-server';
 import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express, type RequestHandler } from 'express';
-import { join } from 'node:path';
+import { basename, join } from 'node:path';
 
 /** Largest body of any request: what the simulated services are told fits many times over; no record of a customer is ever sent. */
 const LARGEST_BODY_BYTES = 1_000_000;
@@ -88,6 +88,11 @@ const inWords: ErrorRequestHandler = (
   return refuse(response, 503, 'Ubertas could not answer. Try again.');
 };
 
+/** The service worker is asked for each time: an old one would keep an old application. */
+const neverAnOldWorker = (response: express.Response, path: string): void => {
+  if (basename(path) === 'sw.js') response.set('Cache-Control', 'no-cache');
+};
+
 /**
  * The server: built files, and for the rest pages by `answer`, with a limit and plain headers before every door.
  *
@@ -99,7 +104,7 @@ export function application(answer: (request: Request) => Promise<Response>, cli
   app.disable('x-powered-by');
   app.use(guard, onlyKnownMethods, compression());
   app.use('/assets', express.static(join(clientDir, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
-  app.use(express.static(clientDir, { maxAge: '1h', index: false }));
+  app.use(express.static(clientDir, { maxAge: '1h', index: false, setHeaders: neverAnOldWorker }));
   app.use(express.raw({ type: () => true, limit: LARGEST_BODY_BYTES, inflate: false }));
   app.use((request, response, next) => {
     const work = async () => {

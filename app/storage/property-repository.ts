@@ -1,5 +1,6 @@
 import type { Case, Choices, Plan, Product, Run, Sample, SoilTest, Zone } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
+import { isOpen } from '@core/field/run-state';
 import { groupBy } from '@core/tables/group-by';
 import { applyChange, type Change, NotKept, PropertyGone, written } from './changes';
 import { noteChange } from './notes';
@@ -149,6 +150,10 @@ export async function listProperties(db: UbertasDatabase = database()): Promise<
     }));
   });
 }
+
+/** Whether a run of any property is under way in this browser. */
+export const anyRunOpen = async (db: UbertasDatabase = database()): Promise<boolean> =>
+  (await db.runs.toArray()).some((row) => isOpen(strip(row)));
 
 /** All properties by name, for a backup. */
 export async function loadAllProperties(db: UbertasDatabase = database()): Promise<PropertyFile[]> {

@@ -7,6 +7,7 @@ export function TopNav() {
       <NavLink to="/" end>
         Properties
       </NavLink>
+      <NavLink to="/field">Field</NavLink>
       <NavLink to="/shelf">Shelf</NavLink>
       <NavLink to="/reports">Lab reports</NavLink>
       <NavLink to="/settings">Settings</NavLink>

@@ -1,23 +1,9 @@
 import type { Job, JobState } from '@core/field/jobs';
 import { runState } from '@core/field/run-state';
 import type { Run, Zone } from '@core/records/case';
-import { addDays } from '@core/days/day';
-import { faceOf } from '@core/products/label/face';
-import { asWeighed } from '@core/products/as-weighed';
-import { sayDay, sayWeekday } from '@core/words/days';
+import { sayDay } from '@core/words/days';
 import { useUnits } from '../../ui/format';
-import { Mark } from '../../ui/marks';
-
-const HEADS: Record<JobState, string> = {
-  running: 'Under way',
-  'weigh-back': 'Weigh back is missing',
-  late: 'Late',
-  due: 'Due',
-  upcoming: 'Upcoming',
-  later: 'Later',
-  missed: 'Missed',
-  done: 'Done',
-};
+import { JOB_HEADS, JobRow } from '../../work/job-rows';
 
 /** The jobs by what is to be done about them. What is far off stays folded. */
 export function JobList({
@@ -29,22 +15,7 @@ export function JobList({
   chosen: string | undefined;
   onChoose: (key: string) => void;
 }) {
-  const units = useUnits();
   const states = [...new Set(jobs.map(({ state }) => state))];
-  const when = (job: Job): string => {
-    switch (job.state) {
-      case 'late':
-        return `${job.daysLate} ${job.daysLate === 1 ? 'day' : 'days'} late, to ${sayDay(job.lastDay)}`;
-      case 'due':
-        return `to ${sayDay(addDays(job.dose.date, 6))}`;
-      case 'missed':
-        return `was to ${sayDay(job.lastDay)}`;
-      case 'running':
-        return `since ${job.runState?.startedAt.slice(11, 16) ?? ''}`;
-      default:
-        return sayWeekday(job.dose.date);
-    }
-  };
   const rows = (state: JobState) => (
     <ul>
       {jobs
@@ -52,24 +23,7 @@ export function JobList({
         .map((job) => (
           <li key={job.key} className={`is-${state}`}>
             <button type="button" aria-current={job.key === chosen} onClick={() => onChoose(job.key)}>
-              <svg width="26" height="26" viewBox="0 0 26 26" aria-hidden="true">
-                <Mark
-                  purpose={job.dose.for}
-                  x={13}
-                  y={13}
-                  d={17}
-                  state={state === 'due' || state === 'running' ? 'due' : 'planned'}
-                />
-                {state === 'missed' && <path d="M3 23L23 3" stroke="var(--clay)" strokeWidth="1.8" />}
-              </svg>
-              <span>
-                <b>{job.zone.name}</b>
-                <span className="small">
-                  {units.weight(asWeighed(job.dose.zoneLb))} {units.unit('weight')} {job.product.name.toLowerCase()}{' '}
-                  {faceOf(job.product)}
-                </span>
-                <span className="small">{when(job)}</span>
-              </span>
+              <JobRow job={job} />
             </button>
           </li>
         ))}
@@ -81,13 +35,13 @@ export function JobList({
         state === 'later' || state === 'done' ? (
           <details key={state}>
             <summary>
-              {HEADS[state]} <i>{jobs.filter((job) => job.state === state).length}</i>
+              {JOB_HEADS[state]} <i>{jobs.filter((job) => job.state === state).length}</i>
             </summary>
             {rows(state)}
           </details>
         ) : (
-          <section key={state} aria-label={HEADS[state]}>
-            <h2 className={`is-${state}`}>{HEADS[state]}</h2>
+          <section key={state} aria-label={JOB_HEADS[state]}>
+            <h2 className={`is-${state}`}>{JOB_HEADS[state]}</h2>
             {rows(state)}
           </section>
         ),
