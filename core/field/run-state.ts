@@ -42,7 +42,8 @@ export function runState({ events, areaSqFt }: Pick<Run, 'events' | 'areaSqFt'>)
   for (const event of events.slice(1)) {
     // what is signed or given up is closed
     if (state.standing === 'signed' || state.standing === 'given-up') break;
-    work(event.at);
+    // what lies before taking it up again is no work, paused or not
+    if (event.kind !== 'resumed') work(event.at);
     switch (event.kind) {
       case 'run-done':
         state.runsDone = Math.min(state.runsFt.length, Math.max(state.runsDone, event.runsDone ?? state.runsDone + 1));
@@ -83,6 +84,25 @@ export function runState({ events, areaSqFt }: Pick<Run, 'events' | 'areaSqFt'>)
     }
   }
   return state;
+}
+
+/** So long a break, h, and the hour is looked at once more. Decision. */
+const BREAK_HOURS = 2;
+
+/**
+ * Whether so much time has passed since the last step of a run under way that wind, rain and leaf are to be looked at again.
+ *
+ * @param now this moment with its offset
+ * @example wasInterrupted(run, '2027-09-07T08:00:00-05:00') // true for one whose last step was made the day before
+ */
+export function wasInterrupted(run: Run, now: string): boolean {
+  const last = run.events.at(-1)?.at;
+  const { standing } = runState(run);
+  return (
+    (standing === 'running' || standing === 'paused') &&
+    last !== undefined &&
+    Date.parse(now) - Date.parse(last) > BREAK_HOURS * 3_600_000
+  );
 }
 
 /** Whether a run is still open. */

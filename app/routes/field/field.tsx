@@ -1,15 +1,16 @@
 import './field.css';
-import { Button, Checkbox, Select } from 'antd';
+import { Button, Checkbox, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { materialOf, wateringIn } from '@core/field/material';
 import { gallonsOf } from '@core/field/water-in';
-import { runState } from '@core/field/run-state';
+import { runState, wasInterrupted } from '@core/field/run-state';
 import { faceOf } from '@core/products/label/face';
 import { cautionsUnder } from '@core/season/rules/cautions';
 import { leastDaysBetweenN } from '@core/season/rules/dose-ceilings';
 import { isRefusal } from '@core/reckoning/refusal';
 import { sayWeekday } from '@core/words/days';
+import { NetworkWord } from '../../offline/network-word';
 import { loadOwn } from '../../storage/own-records';
 import { readNote } from '../../storage/notes';
 import { Fault, TextField } from '../../ui/field';
@@ -155,6 +156,9 @@ export default function Field({ loaderData: { operators, spreaders, gear } }: Ro
   const run = job?.run;
   const state = run && runState(run);
   const isUnderWay = state !== undefined && state.standing !== 'signed' && state.standing !== 'given-up';
+  const wasLeft = run !== undefined && wasInterrupted(run, field.now);
+  /** Before the start, and after a long break, the hour is looked at. */
+  const looks = !isUnderWay || wasLeft;
   const doneBefore = (round: number) =>
     typeof walk === 'object'
       ? walk.rounds.slice(0, round).reduce((sum, { stretchesFt }) => sum + stretchesFt.length, 0)
@@ -184,11 +188,15 @@ export default function Field({ loaderData: { operators, spreaders, gear } }: Ro
       </div>
     );
   return (
-    <div className="field">
+    <div className={field.sun ? 'field is-sun' : 'field'}>
       <div className="pagehead">
         <h1>Field</h1>
         <span className="small">{sayWeekday(today)}</span>
         <span className="sp" />
+        <NetworkWord />
+        <label className="sunswitch">
+          <Switch size="small" checked={field.sun} onChange={field.setSun} /> Sun
+        </label>
         {operators.length > 0 && (
           <Select
             aria-label="Operator"
@@ -221,7 +229,7 @@ export default function Field({ loaderData: { operators, spreaders, gear } }: Ro
                 {sayWeekday(job.dose.date)}
               </span>
             </h2>
-            {job.state !== 'done' && !isUnderWay && <GoBand verdict={field.verdict} lines={field.lines} />}
+            {job.state !== 'done' && looks && <GoBand verdict={field.verdict} lines={field.lines} />}
             <div className="jobwork">
               <div>
                 {typeof walk === 'object' ? (
@@ -283,6 +291,15 @@ export default function Field({ loaderData: { operators, spreaders, gear } }: Ro
                     fault={field.fault}
                     onStep={(step) => field.step(run, step)}
                     onSign={() => field.sign(run)}
+                    {...(wasLeft
+                      ? {
+                          anew: {
+                            verdict: field.verdict,
+                            asked: field.lines.filter(({ standing }) => standing === 'ask').length,
+                            hour: field.hour,
+                          },
+                        }
+                      : {})}
                   />
                 ) : job.state === 'done' ? (
                   <p className="lead">This job is done.</p>
@@ -292,17 +309,15 @@ export default function Field({ loaderData: { operators, spreaders, gear } }: Ro
                     is started here all the same.
                   </p>
                 ) : null}
-                {job.state !== 'done' && !isUnderWay && (
-                  <>
-                    <DayForm
-                      typed={field.day}
-                      faults={field.weatherFaults}
-                      material={materialOf(job.product)}
-                      onChange={field.setDay}
-                    />
-                    <StartJob field={field} />
-                  </>
+                {job.state !== 'done' && looks && (
+                  <DayForm
+                    typed={field.day}
+                    faults={field.weatherFaults}
+                    material={materialOf(job.product)}
+                    onChange={field.setDay}
+                  />
                 )}
+                {job.state !== 'done' && !isUnderWay && <StartJob field={field} />}
               </div>
             </div>
           </div>

@@ -2,6 +2,7 @@ import { Button, Checkbox } from 'antd';
 import { useState } from 'react';
 import { remaining } from '@core/field/hopper';
 import { overSays } from '@core/field/over-says';
+import type { Verdict } from '@core/field/go';
 import { runState } from '@core/field/run-state';
 import { overOrUnder, weighBack } from '@core/field/weigh-back';
 import type { Run, RunEvent } from '@core/records/case';
@@ -26,13 +27,41 @@ interface RunningProps {
   fault: string | undefined;
   onStep: (step: Step) => Promise<boolean>;
   onSign: () => void;
+  /** The hour looked at anew, where the run was left for long: how it stands, and what is kept of it with the going on. */
+  anew?: { verdict: Verdict; asked: number; hour: Partial<Step> };
+}
+
+/** After a long break it goes on only by a look at the hour; against a warning with a reason, against the ground and the law not at all. */
+function GoOnAnew({ verdict, asked, hour, onStep }: NonNullable<RunningProps['anew']> & Pick<RunningProps, 'onStep'>) {
+  const [reason, setReason] = useState('');
+  const may = verdict === 'go' || (verdict === 'wait' && reason.trim().length >= 3);
+  return (
+    <>
+      {verdict === 'wait' && <TextField label="Go on all the same, because" value={reason} onChange={setReason} />}
+      <div className="bigacts">
+        <Button
+          type="primary"
+          disabled={!may}
+          onClick={() =>
+            void onStep({ ...hour, kind: 'resumed', ...(verdict === 'wait' ? { override: reason.trim() } : {}) })
+          }
+        >
+          {verdict === 'wait' ? 'Go on all the same' : 'Go on'}
+        </Button>
+        <span className="small">
+          {verdict === 'ask' && `left for over 2 h: answer ${asked} ${asked === 1 ? 'question' : 'questions'} first`}
+          {verdict === 'never' && 'nothing goes down now: finish, and weigh back what is left'}
+        </span>
+      </div>
+    </>
+  );
 }
 
 const clock = (at: string): string => at.slice(11, 16);
 
 /** A run that was started: only what is needed now, then what is left, then the name under it. */
 export function Running(props: RunningProps) {
-  const { run, zoneName, fault, onStep } = props;
+  const { run, zoneName, fault, onStep, anew } = props;
   const units = useUnits();
   const state = runState(run);
   const { standing, runsFt, runsDone, weighedLb } = state;
@@ -54,7 +83,7 @@ export function Running(props: RunningProps) {
   return (
     <section className="running" aria-labelledby="running">
       <h2 id="running">
-        {standing === 'paused' ? 'Paused' : 'Running'}, {zoneName}
+        {anew ? 'Left' : standing === 'paused' ? 'Paused' : 'Running'}, {zoneName}
       </h2>
       <p className="small">
         Started {clock(state.startedAt)}
@@ -82,22 +111,26 @@ export function Running(props: RunningProps) {
           )}
         </p>
       )}
-      <div className="bigacts">
-        {standing === 'paused' ? (
-          <Button type="primary" onClick={() => void onStep({ kind: 'resumed' })}>
-            Go on
-          </Button>
-        ) : (
-          <>
-            {runsDone < runsFt.length && (
-              <Button type="primary" onClick={() => void onStep({ kind: 'run-done', runsDone: runsDone + 1 })}>
-                Done to here
-              </Button>
-            )}
-            <Button onClick={() => void onStep({ kind: 'paused' })}>Pause</Button>
-          </>
-        )}
-      </div>
+      {anew ? (
+        <GoOnAnew {...anew} onStep={onStep} />
+      ) : (
+        <div className="bigacts">
+          {standing === 'paused' ? (
+            <Button type="primary" onClick={() => void onStep({ kind: 'resumed' })}>
+              Go on
+            </Button>
+          ) : (
+            <>
+              {runsDone < runsFt.length && (
+                <Button type="primary" onClick={() => void onStep({ kind: 'run-done', runsDone: runsDone + 1 })}>
+                  Done to here
+                </Button>
+              )}
+              <Button onClick={() => void onStep({ kind: 'paused' })}>Pause</Button>
+            </>
+          )}
+        </div>
+      )}
       <div className="finishing">
         <TextField
           label="Ground covered"

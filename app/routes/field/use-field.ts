@@ -23,6 +23,7 @@ import { useSend } from '../../work/send';
 import { goFactsOf, NO_DAY, type TypedDay, weatherFrom } from './day-facts';
 import type { Answer, Sent } from './field-action';
 import { momentHere } from '../../ui/today';
+import { useMedia } from '../../ui/use-media';
 import { gateFor } from '@core/field/gate';
 import type { Spreader } from '@core/records/spreader-schema';
 import type { TableChange } from '../../storage/record-table';
@@ -101,24 +102,24 @@ export function useField(kept: KeptGear, operators: readonly Operator[], spreade
     () => (typeof walk === 'object' ? walk.rounds.map(({ settingLb }) => settingLb) : []),
     [walk],
   );
-  const gates = useMemo(
-    () =>
-      job && spreader
-        ? targets.map((targetLb) =>
-            gateFor(spreader, {
-              productId: job.product.id,
-              targetLb,
-              today,
-              ...(operator ? { operator: operator.name } : {}),
-              ...(job.product.lot ? { lot: job.product.lot } : {}),
-            }),
-          )
-        : [],
-    [job, spreader, targets, today, operator],
-  );
+  const gates =
+    job && spreader
+      ? targets.map((targetLb) =>
+          gateFor(spreader, {
+            productId: job.product.id,
+            targetLb,
+            today,
+            ...(operator ? { operator: operator.name } : {}),
+            ...(job.product.lot ? { lot: job.product.lot } : {}),
+          }),
+        )
+      : [];
+  const [sunSaid, setSunSaid] = useState(kept.sun);
+  const phone = useMedia('(max-width: 760px)');
   const saveGear = (next: KeptGear) => {
     const { bearingDeg: _bearing, ...rest } = next;
-    return done(() => send({ intent: 'gear', gear: rest as unknown as Record<string, unknown> }));
+    const whole = sunSaid === undefined ? rest : { sun: sunSaid, ...rest };
+    return done(() => send({ intent: 'gear', gear: whole as unknown as Record<string, unknown> }));
   };
   const chooseSpreader = (id: string | undefined) => {
     setSpreaderId(id);
@@ -151,18 +152,22 @@ export function useField(kept: KeptGear, operators: readonly Operator[], spreade
       ? evaluate(weighError, { ratePer1000Lb: job.dose.rateLb, areaErrorSqFt: ground.error.value })
       : undefined;
 
+  const reasons = lines.filter(({ standing }) => standing === verdict && verdict !== 'go').map(({ id }) => id);
+  /** What is kept of the hour with a start or a going on. */
+  const hour = {
+    verdict,
+    ...(reasons.length > 0 ? { reasons: reasons.join(', ') } : {}),
+    ...(weather.windMph === undefined ? {} : { windMph: weather.windMph }),
+    ...(weather.highF === undefined ? {} : { airF: weather.highF }),
+  };
   const start = (of: Job, { weighedLb, override }: { weighedLb: number; override?: string }) => {
     const taken = (file.runs ?? []).map(({ id }) => id);
-    const reasons = lines.filter(({ standing }) => standing === verdict && verdict !== 'go').map(({ id }) => id);
     const event: RunEvent = {
       at: momentHere(),
       kind: 'started',
       ...(operator ? { operator: operator.name } : {}),
-      verdict,
-      ...(reasons.length > 0 ? { reasons: reasons.join(', ') } : {}),
+      ...hour,
       ...(override ? { override } : {}),
-      ...(weather.windMph === undefined ? {} : { windMph: weather.windMph }),
-      ...(weather.highF === undefined ? {} : { airF: weather.highF }),
       weighedLb,
       school: gear.school,
       swathFt: gear.swathFt,
@@ -222,6 +227,13 @@ export function useField(kept: KeptGear, operators: readonly Operator[], spreade
     weatherFaults,
     lines,
     verdict,
+    hour,
+    now: momentHere(),
+    sun: sunSaid ?? phone,
+    setSun: (on: boolean) => {
+      setSunSaid(on);
+      void saveGear({ ...gear, sun: on, ...(spreaderId === undefined ? {} : { spreaderId }) });
+    },
     operator,
     operatorId,
     setOperatorId,
