@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, looksRight, openCases, SIZES, standing, test } from './ubertas-page';
+import { choose, expect, looksRight, openCases, SIZES, standing, test } from './ubertas-page';
 
 const SEASON = '/property/quarry-lane-school/season';
 const answer = (page: Page, question: string, word: string) =>
@@ -201,6 +201,77 @@ test('a warning gone against stays in the record with its reason, and a run left
   // it has the day it began, and what was gone against
   await expect(signed).toContainText('5 Apr');
   await expect(signed).toContainText('started against wind: in the lee of the wood');
+});
+
+/** Ten quiet days by the hour, changed where a test wants them otherwise. */
+const quiet = (first: string, hours: number, change: (at: string) => object = () => ({})) => {
+  const begun = Date.parse(`${first}:00:00Z`);
+  const rows = Array.from({ length: hours }, (_, i) => {
+    const at = new Date(begun + i * 3_600_000).toISOString().slice(0, 13);
+    const usual = { tempF: 60, rainIn: 0, rainChancePercent: 0, windMph: 5, gustMph: 8, windFromDeg: 200 };
+    return { at, ...usual, humidityPercent: 60, cloudPercent: 20, ...change(at) };
+  });
+  const lists = Object.keys(rows[0]!).map((key) => [key, rows.map((row) => row[key as 'at'])]);
+  return Object.fromEntries(lists) as Record<string, unknown[]>;
+};
+
+test('the forecast says until when it is go and which hours come, grows old, and yields to what is typed', async ({
+  page,
+}) => {
+  const asked: string[] = [];
+  await page.route(/simulated-weather\?.*hours=/, async (route) => {
+    const query = new URL(route.request().url()).searchParams;
+    asked.push(query.toString());
+    const first = query.get('forecast') ?? query.get('observed') ?? '';
+    const hourly = quiet(first, Number(query.get('hours')), (at) => ({
+      ...(at >= '2027-04-05T15' && at < '2027-04-06T06' ? { windMph: 14 } : {}),
+      ...(at === '2027-04-07T08' ? { rainIn: 0.7, rainChancePercent: 90 } : {}),
+    }));
+    const station = { id: 'lakeshore', name: 'Lakeshore (simulated)', latitudeDeg: 42.6 };
+    await route.fulfill({
+      json: { station, ...(query.has('forecast') ? { issued: first } : {}), units: {}, hourly },
+    });
+  });
+  await inField(page);
+  const hours = page.getByRole('region', { name: 'The hours' });
+  await hours.getByRole('button', { name: 'Choose a weather station' }).click();
+  await choose(page, 'Station', 'Lakeshore (simulated)');
+  await hours.getByRole('button', { name: 'Get the forecast' }).click();
+  await expect(hours).toContainText('forecast of Mon 5 Apr, 9 am');
+  // nothing of the property goes out
+  expect(asked.sort()).toEqual([
+    'station=lakeshore&forecast=2027-04-05T09&hours=240',
+    'station=lakeshore&observed=2027-04-03T09&hours=48',
+  ]);
+  // what only an eye can tell is still asked
+  await expect(band(page)).toContainText('Look first');
+  await answer(page, 'The ground', 'firm');
+  await answer(page, 'The turf', 'growing');
+  await expect(band(page)).toContainText('until 3 pm');
+  await expect(hours.getByRole('listitem').first()).toContainText(/Mon 5 Apr, 9 am to 3 pm: wind about 5.0 mph/);
+  await hours.getByText('The same as a table').click();
+  await expect(hours.getByRole('row', { name: /Mon 5 Apr 3 pm to 6 pm wind/ })).toBeVisible();
+  // rain of Wednesday morning stands against the 24 hours before it
+  await expect(hours.getByRole('row', { name: /Tue 6 Apr 9 am to 6 pm rain, next 24 h/ })).toBeVisible();
+  await looksRight(page, 'The hours');
+  expect(await smallerThanAThumb(page)).toEqual([]);
+
+  // a gust at the gate beats the forecast; taken away, the forecast stands again
+  await page.getByLabel(/^Wind/).fill('11');
+  await expect(band(page)).toContainText('Wait');
+  await expect(band(page)).toContainText('next: ');
+  await page.getByLabel(/^Wind/).fill('');
+  await expect(band(page)).toContainText('Go');
+
+  // 13 h on it is old and said to be, 25 h on nothing of it counts
+  await page.clock.setFixedTime(new Date('2027-04-05T22:00:00'));
+  await page.reload();
+  await expect(hours).toContainText('over 12 h old, get a new one');
+  await expect(band(page)).toContainText('14.0 mph');
+  await page.clock.setFixedTime(new Date('2027-04-06T10:00:00'));
+  await page.reload();
+  await expect(hours).toContainText('over 24 h old, nothing of it counts');
+  await expect(band(page)).toContainText('not known, limit 10.0 mph');
 });
 
 test('a signature is taken back, and a run is given up only with its reason', async ({ page }) => {

@@ -91,12 +91,21 @@ export const nothingRunsOver = (page: Page, where: string): Promise<void> =>
     })
     .toBeLessThanOrEqual(0);
 
+/** What fades in or changes its color has done so: a contrast measured on the way is nobody's. */
+const nothingMoves = (page: Page): Promise<unknown> =>
+  page.waitForFunction(() =>
+    document
+      .getAnimations()
+      .every(({ playState, effect }) => playState !== 'running' || effect?.getComputedTiming().endTime === Infinity),
+  );
+
 /** On a desk and on a phone nothing is wider than the screen and axe calls nothing serious; the desk is left standing. */
 export async function looksRight(page: Page, what: string): Promise<void> {
   for (const size of SIZES) {
     await page.setViewportSize(size);
     const where = `${what} at ${size.width} px`;
     await nothingRunsOver(page, where);
+    await nothingMoves(page);
     expect(await seriousOf(page), where).toEqual([]);
   }
   await page.setViewportSize(SIZES[0]!);

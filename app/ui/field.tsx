@@ -46,6 +46,7 @@ export function TextField({
   type = 'text',
   autoFocus,
   inputMode,
+  placeholder,
   onEnter,
 }: FieldProps & {
   value: string;
@@ -53,6 +54,8 @@ export function TextField({
   type?: 'text' | 'date';
   autoFocus?: boolean;
   inputMode?: 'decimal';
+  /** What stands where nothing is typed, in gray. */
+  placeholder?: string;
   onEnter?: () => void;
 }) {
   const id = useId();
@@ -64,6 +67,7 @@ export function TextField({
         value={value}
         autoFocus={autoFocus}
         inputMode={inputMode}
+        placeholder={placeholder}
         status={fault ? 'error' : undefined}
         aria-invalid={fault ? true : undefined}
         aria-describedby={fault ? `${id}-fault` : undefined}

@@ -164,6 +164,7 @@ export const BODIES: Record<string, Ask> = {
   'field/spreader': () => ({
     change: { put: [{ id: 'small', name: 'Small rotary', dialStep: 0.25 }], remove: [] },
   }),
+  'field/forecast': () => ({ station: 'lakeshore', hour: '2027-04-05T09' }),
   'field/gear': () => ({ gear: { swathFt: 5, school: 'one-direction', speedMph: 3, headerLaps: 1 } }),
   'shelf/keep': ({ products }) => ({ typed: { ...labelFrom(products[0], usUnits), lot: 'Q7' }, draft: false }),
   'shelf/remove': ({ products }) => ({ id: products[0]!.id }),

@@ -9,6 +9,10 @@ export interface Station {
   rainIn: readonly number[];
   /** Standard deviation of a day about its month, deg F: large inland, small by the sea. */
   scatterF: number;
+  /** Mean wind of an afternoon, mph. */
+  windMph: number;
+  /** How far the dew point lies under the low of the day, deg F: little by the sea, much in a desert. */
+  dewBelowLowF: number;
 }
 
 /** From cold to hot, wet to dry, inland to sea. Invented in the manner of turf regions. */
@@ -21,6 +25,8 @@ export const STATIONS: readonly Station[] = [
     lowF: [1, 5, 19, 32, 45, 55, 59, 57, 47, 35, 21, 7],
     rainIn: [0.7, 0.7, 1.4, 2.0, 3.0, 3.8, 3.5, 3.1, 2.7, 2.1, 1.1, 0.8],
     scatterF: 9,
+    windMph: 10.5,
+    dewBelowLowF: 4,
   },
   {
     id: 'lakeshore',
@@ -30,6 +36,8 @@ export const STATIONS: readonly Station[] = [
     lowF: [19, 21, 28, 38, 48, 58, 63, 62, 55, 44, 34, 25],
     rainIn: [2.2, 2.0, 2.5, 3.4, 3.7, 3.6, 3.4, 3.6, 3.4, 3.2, 3.0, 2.5],
     scatterF: 7.5,
+    windMph: 8.5,
+    dewBelowLowF: 2,
   },
   {
     id: 'river-valley',
@@ -39,6 +47,8 @@ export const STATIONS: readonly Station[] = [
     lowF: [23, 27, 36, 46, 56, 65, 69, 67, 59, 47, 37, 28],
     rainIn: [2.5, 2.4, 3.5, 4.0, 4.7, 4.2, 3.9, 3.3, 3.2, 3.1, 3.4, 2.8],
     scatterF: 8,
+    windMph: 6,
+    dewBelowLowF: 2,
   },
   {
     id: 'cool-coast',
@@ -48,6 +58,8 @@ export const STATIONS: readonly Station[] = [
     lowF: [35, 36, 38, 41, 46, 51, 54, 54, 49, 44, 39, 35],
     rainIn: [5.6, 4.2, 4.1, 3.0, 2.3, 1.6, 0.6, 0.7, 1.7, 3.4, 6.0, 6.1],
     scatterF: 4.5,
+    windMph: 7,
+    dewBelowLowF: 1,
   },
   {
     id: 'piedmont',
@@ -57,6 +69,8 @@ export const STATIONS: readonly Station[] = [
     lowF: [33, 36, 42, 50, 59, 67, 71, 70, 64, 52, 42, 36],
     rainIn: [4.2, 4.3, 4.6, 3.6, 3.4, 4.1, 4.6, 4.2, 3.9, 3.2, 3.6, 4.1],
     scatterF: 7,
+    windMph: 5.5,
+    dewBelowLowF: 1,
   },
   {
     id: 'gulf-plain',
@@ -66,6 +80,8 @@ export const STATIONS: readonly Station[] = [
     lowF: [43, 46, 52, 59, 67, 73, 75, 74, 70, 60, 51, 45],
     rainIn: [3.9, 3.2, 3.4, 3.4, 4.6, 6.0, 4.6, 4.8, 4.8, 4.6, 4.1, 3.8],
     scatterF: 6,
+    windMph: 6.5,
+    dewBelowLowF: 0,
   },
   {
     id: 'dry-basin',
@@ -75,5 +91,7 @@ export const STATIONS: readonly Station[] = [
     lowF: [25, 29, 34, 41, 50, 59, 65, 64, 57, 44, 33, 25],
     rainIn: [0.4, 0.4, 0.6, 0.5, 0.6, 0.6, 1.6, 1.6, 1.1, 0.9, 0.5, 0.5],
     scatterF: 7,
+    windMph: 8,
+    dewBelowLowF: 16,
   },
 ];

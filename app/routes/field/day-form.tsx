@@ -25,11 +25,14 @@ export function DayForm({
   typed,
   faults,
   material,
+  told,
   onChange,
 }: {
   typed: TypedDay;
   faults: Partial<Record<WeatherKey, string>>;
   material: Material;
+  /** What the forecast has for this hour, shown where nothing is typed. */
+  told: Partial<Record<WeatherKey, number>>;
   onChange: (day: TypedDay) => void;
 }) {
   const units = useUnits();
@@ -58,11 +61,13 @@ export function DayForm({
             inputMode="decimal"
             value={typed.numbers[key] ?? ''}
             fault={faults[key]}
+            placeholder={told[key] === undefined ? undefined : units.show(WEATHER[key].quantity, told[key])}
             onChange={(text) => onChange({ ...typed, numbers: { ...typed.numbers, [key]: text } })}
           />
         ))}
       </div>
       <p className="small">
+        {Object.keys(told).length > 0 && 'In gray the forecast of this hour; what is typed stands before it. '}
         Wind as it blows at chest height. A label’s own limits come first where they are stricter.
       </p>
     </section>

@@ -7,6 +7,8 @@ import { applyChange } from '../../storage/changes';
 import { writeNote } from '../../storage/notes';
 import type { Undoable } from '../../work/property-action';
 import { existingProperty } from '../../storage/property-repository';
+import { forecastOf } from '../../work/weather-service';
+import { forecastNote } from './field-forecast';
 import { GEAR_NOTE } from './gear';
 import type { Spreader } from '@core/records/spreader-schema';
 import { changeOwn } from '../../storage/own-records';
@@ -17,6 +19,7 @@ export type Sent =
   | { intent: 'step'; runId: string; step: RunEvent }
   | { intent: 'sign'; runId: string; step: RunEvent }
   | { intent: 'gear'; gear: Record<string, unknown> }
+  | { intent: 'forecast'; station: string; hour: string }
   | { intent: 'spreader'; change: TableChange<Spreader> };
 export interface Answer extends Undoable {
   faults?: Record<string, string>;
@@ -95,6 +98,12 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
     }
     case 'spreader':
       return { undoSpreaders: await changeOwn('spreaders', sent.change) };
+    case 'forecast': {
+      const told = await forecastOf(sent.station, sent.hour);
+      if (typeof told === 'string') return { faults: { forecast: told } };
+      await writeNote(forecastNote(id), JSON.stringify(told));
+      return {};
+    }
     case 'gear':
       await writeNote(GEAR_NOTE, JSON.stringify(sent.gear));
       return {};

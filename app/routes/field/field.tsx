@@ -21,10 +21,13 @@ import { Said, Substances } from '../../ui/substance';
 import { fullUnitFor, showAmount } from '../../work/dose-words';
 import { propertyAction } from '../../work/property-action';
 import type { Shapes } from '../../work/send';
+import { forecastFrom } from '../../work/weather-service';
 import { StageFault } from '../../work/stage-fault';
 import type { Route } from './+types/field';
 import { DayForm } from './day-form';
 import { type Answer, fieldAction, type Sent } from './field-action';
+import { forecastNote } from './field-forecast';
+import { ForecastPanel, sayWindow } from './forecast-panel';
 import { GEAR_NOTE, gearFrom } from './gear';
 import { GoBand } from './go-band';
 import { JobList, SignedRuns } from './job-list';
@@ -39,17 +42,24 @@ const SHAPES: Shapes<Sent> = {
   step: { runId: 'text', step: 'record' },
   sign: { runId: 'text', step: 'record' },
   gear: { gear: 'record' },
+  forecast: { station: 'text', hour: 'text' },
   spreader: { change: 'record' },
 };
 
-export async function clientLoader() {
-  const [operators, spreaders, gear] = await Promise.all([
+export async function clientLoader({ params }: Route.ClientLoaderArgs) {
+  const [operators, spreaders, gear, told] = await Promise.all([
     loadOwn('operators'),
     loadOwn('spreaders'),
     readNote(GEAR_NOTE),
+    readNote(forecastNote(params.propertyId)),
   ]);
   const byName = (a: { name: string }, b: { name: string }) => a.name.localeCompare(b.name);
-  return { operators: operators.sort(byName), spreaders: spreaders.sort(byName), gear: gearFrom(gear) };
+  return {
+    operators: operators.sort(byName),
+    spreaders: spreaders.sort(byName),
+    gear: gearFrom(gear),
+    told: forecastFrom(told),
+  };
 }
 clientLoader.hydrate = true as const;
 
@@ -148,10 +158,10 @@ function StartJob({ field }: { field: FieldState }) {
 }
 
 /** Field: the day of the work. Jobs of the kept plan, whether this is an hour, how it is walked, and what came back. */
-export default function Field({ loaderData: { operators, spreaders, gear } }: Route.ComponentProps) {
+export default function Field({ loaderData: { operators, spreaders, gear, told } }: Route.ComponentProps) {
   const units = useUnits();
   const { hash } = useLocation();
-  const field = useField(gear, operators, spreaders);
+  const field = useField(gear, operators, spreaders, told);
   const { jobs, job, plan, today, file, ground, walk } = field;
   const run = job?.run;
   const state = run && runState(run);
@@ -229,7 +239,26 @@ export default function Field({ loaderData: { operators, spreaders, gear } }: Ro
                 {sayWeekday(job.dose.date)}
               </span>
             </h2>
-            {job.state !== 'done' && looks && <GoBand verdict={field.verdict} lines={field.lines} />}
+            {job.state !== 'done' && looks && (
+              <GoBand
+                verdict={field.verdict}
+                lines={field.lines}
+                {...(field.until === undefined ? {} : { until: field.until })}
+                {...(field.windows[0] ? { next: sayWindow(field.windows[0]) } : {})}
+              />
+            )}
+            {job.state !== 'done' && looks && (
+              <ForecastPanel
+                forecast={field.forecast}
+                verdicts={field.verdicts}
+                windows={field.windows}
+                assumed={field.assumed}
+                weekEnds={field.weekEnds}
+                lastDay={job.lastDay}
+                fault={field.forecastFault}
+                onGet={field.getForecast}
+              />
+            )}
             <div className="jobwork">
               <div>
                 {typeof walk === 'object' ? (
@@ -314,6 +343,7 @@ export default function Field({ loaderData: { operators, spreaders, gear } }: Ro
                     typed={field.day}
                     faults={field.weatherFaults}
                     material={materialOf(job.product)}
+                    told={field.weatherTold}
                     onChange={field.setDay}
                   />
                 )}

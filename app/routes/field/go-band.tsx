@@ -1,4 +1,5 @@
 import type { GoLine, Verdict } from '@core/field/go';
+import { sayHour } from '@core/words/days';
 import { useUnits } from '../../ui/format';
 import { LINE_WORDS, lineSays } from './day-facts';
 
@@ -36,13 +37,27 @@ function VerdictGlyph({ verdict }: { verdict: Verdict }) {
 }
 
 /** The verdict of the hour with every line behind it: its value, its limit; what stands against it is bold and underlined. */
-export function GoBand({ verdict, lines }: { verdict: Verdict; lines: readonly GoLine[] }) {
+export function GoBand({
+  verdict,
+  lines,
+  until,
+  next,
+}: {
+  verdict: Verdict;
+  lines: readonly GoLine[];
+  /** The hour at which it is no longer go, by the forecast. */
+  until?: number;
+  /** The best window to come, where it is not go now. */
+  next?: string;
+}) {
   const units = useUnits();
   return (
     <section className={`goband is-${verdict}`} aria-label="Go, wait or never">
       <p className="word" role="status">
         <VerdictGlyph verdict={verdict} />
         <b>{WORD[verdict]}</b>
+        {verdict === 'go' && until !== undefined && <span className="until">until {sayHour(until)}</span>}
+        {verdict !== 'go' && verdict !== 'ask' && next !== undefined && <span className="until">next: {next}</span>}
       </p>
       <dl>
         {lines.map((line) => (

@@ -20,6 +20,10 @@ import { useDone } from '../../work/use-done';
 import { usePropertyWork } from '../../work/use-property-work';
 import { undoOf, type UndoSent } from '../../work/property-action';
 import { useSend } from '../../work/send';
+import { weatherAt } from '@core/field/hours';
+import type { Forecast } from '../../work/weather-service';
+import { forecastNow } from './field-forecast';
+import { useHours } from './use-hours';
 import { goFactsOf, NO_DAY, type TypedDay, weatherFrom } from './day-facts';
 import type { Answer, Sent } from './field-action';
 import { momentHere } from '../../ui/today';
@@ -32,7 +36,12 @@ import type { KeptGear } from './gear';
 type Lengths = Record<'swath' | 'hopper' | 'speed', string>;
 
 /** The jobs of the property, the one in hand, what is known of the hour, how it is walked, and what is sent. */
-export function useField(kept: KeptGear, operators: readonly Operator[], spreaders: readonly Spreader[]) {
+export function useField(
+  kept: KeptGear,
+  operators: readonly Operator[],
+  spreaders: readonly Spreader[],
+  told: Forecast | undefined,
+) {
   const units = useUnits();
   const { file, season, plan, today } = usePropertyWork();
   const [place, setPlace] = usePlace();
@@ -55,8 +64,16 @@ export function useField(kept: KeptGear, operators: readonly Operator[], spreade
     const found = job && groundOf(job.zone, file.property.site);
     return found && !isRefusal(found) ? found : undefined;
   }, [job, file.property.site]);
-  const { weather, faults: weatherFaults } = weatherFrom(day, units);
-  const lines = job ? goLines(goFactsOf(job, file, ground, day, weather, operator, today)) : [];
+  const { weather: typedWeather, faults: weatherFaults } = weatherFrom(day, units);
+  const hourNow = momentHere().slice(0, 13);
+  const forecast = useMemo(() => (told ? forecastNow(told, hourNow) : undefined), [told, hourNow]);
+  const latitudeDeg = file.property.latitudeDeg ?? forecast?.station.latitudeDeg ?? 0;
+  const forecastHere = forecast?.now === undefined ? undefined : weatherAt(forecast.hours, forecast.now, latitudeDeg);
+  // what is typed and seen on the spot stands before what was forecast
+  const { leaf: leafTold, ...weatherTold } = forecastHere ?? {};
+  const weather = { ...weatherTold, ...typedWeather };
+  const seen: TypedDay = leafTold === undefined || day.leaf ? day : { ...day, leaf: leafTold };
+  const lines = job ? goLines(goFactsOf(job, file, ground, seen, weather, operator, today)) : [];
   const verdict = verdictOf(lines);
 
   const [gear, setGear] = useState<Gear>(kept);
@@ -94,6 +111,7 @@ export function useField(kept: KeptGear, operators: readonly Operator[], spreade
     const found = walkOf(ground?.fed ?? [], job.zone.areaSqFt, weighOutLb, gear);
     return isRefusal(found) ? found.refused : found;
   }, [job, ground, weighOutLb, gear]);
+  const minutes = typeof walk === 'object' ? walk.rounds.reduce((sum, round) => sum + round.minutes, 0) : 60;
   const [spreaderId, setSpreaderId] = useState<string | undefined>(
     spreaders.find(({ id }) => id === kept.spreaderId)?.id ?? spreaders[0]?.id,
   );
@@ -227,6 +245,10 @@ export function useField(kept: KeptGear, operators: readonly Operator[], spreade
     weatherFaults,
     lines,
     verdict,
+    forecast,
+    weatherTold,
+    ...useHours({ forecast, job, file, ground, day, operator, today, latitudeDeg, minutes }),
+    getForecast: (station: string) => done(() => send({ intent: 'forecast', station, hour: hourNow })),
     hour,
     now: momentHere(),
     sun: sunSaid ?? phone,
@@ -266,7 +288,8 @@ export function useField(kept: KeptGear, operators: readonly Operator[], spreade
     start,
     step,
     sign,
-    fault: answer?.faults ? Object.values(answer.faults)[0] : undefined,
+    fault: answer?.faults?.forecast === undefined && answer?.faults ? Object.values(answer.faults)[0] : undefined,
+    forecastFault: answer?.faults?.forecast,
     openElsewhere,
   };
 }

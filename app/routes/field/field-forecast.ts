@@ -1,0 +1,40 @@
+import { hoursOf, type WeatherHour } from '@core/climate/hourly-weather';
+import type { Forecast } from '../../work/weather-service';
+
+/** Where the forecast of a property is kept in this browser. */
+export const forecastNote = (propertyId: string): string => `forecast/${propertyId}`;
+
+/** Hours after which a forecast is named as old, and after which nothing of it counts. Common practice. */
+const OLD_HOURS = 12;
+const TOO_OLD_HOURS = 24;
+
+/** Hours between two local standard hours: 2027-09-06T05 and 2027-09-07T04 are 23 apart. */
+const hoursBetween = (from: string, to: string): number =>
+  (Date.parse(`${to}:00:00Z`) - Date.parse(`${from}:00:00Z`)) / 3_600_000;
+
+/** A forecast seen from an hour. */
+export interface ForecastNow {
+  hours: WeatherHour[];
+  /** Place of this hour among them; undefined where it does not reach it or is too old to count. */
+  now: number | undefined;
+  issued: string;
+  station: Forecast['forecast']['station'];
+  standing: 'fresh' | 'old' | 'too-old';
+}
+
+/** The kept forecast seen from this hour. One of 25 h ago is too old: nothing of it counts. */
+export function forecastNow({ observed, forecast }: Forecast, hour: string): ForecastNow {
+  const issued = forecast.issued ?? forecast.hourly.at[0] ?? hour;
+  const age = hoursBetween(issued, hour);
+  const hours = [...hoursOf(observed), ...hoursOf(forecast)];
+  const place = hours.findIndex(({ at }) => at === hour);
+  // a clock that was set back is before the forecast: what it says of this hour was observed then
+  const standing = age > TOO_OLD_HOURS || age < 0 ? 'too-old' : age > OLD_HOURS ? 'old' : 'fresh';
+  return {
+    hours,
+    now: place < 0 || standing === 'too-old' ? undefined : place,
+    issued,
+    station: forecast.station,
+    standing,
+  };
+}
