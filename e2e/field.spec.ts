@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
 import { choose, expect, looksRight, openCases, SIZES, standing, test } from './ubertas-page';
 
 const SEASON = '/property/quarry-lane-school/season';
@@ -272,6 +273,59 @@ test('the forecast says until when it is go and which hours come, grows old, and
   await page.reload();
   await expect(hours).toContainText('over 24 h old, nothing of it counts');
   await expect(band(page)).toContainText('not known, limit 10.0 mph');
+});
+
+test('a spray is measured out by the jug, its tank filled to scale, and poured back', async ({ page }) => {
+  const file = JSON.parse(readFileSync('demo/okonedo-residence.json', 'utf8')) as Record<string, unknown[]> & {
+    zones: { id: string; areaSqFt: number }[];
+  };
+  const iron = { id: 'iron-6', name: 'Liquid iron', form: 'liquid', lbPerGal: 11, guaranteed: { Fe: 6 } };
+  const zone = file.zones[0]!;
+  const doses = [{ zoneId: zone.id, date: '2027-04-05', productId: 'iron-6', rateLb: 0.4, for: 'iron' }];
+  const made = {
+    ...file,
+    products: [...file.products!, iron],
+    plans: [{ id: 'plan-2027', year: 2027, keptOn: '2027-04-01', doses }],
+  };
+  await page.goto('/');
+  await page.getByLabel('Case file or backup').setInputFiles({
+    name: 'okonedo-residence.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(made)),
+  });
+  await expect(page.getByRole('link', { name: 'Okonedo residence' })).toBeVisible();
+  await page.goto('/property/okonedo-residence/field');
+  await looked(page);
+  await page.getByLabel(/^High today/).fill('72');
+  await expect(band(page)).toContainText('Go');
+  // 0.4 lb at 11 lb a gallon is 4.65 fl oz per 1000
+  const flOz = (0.4 / 11) * 128 * (zone.areaSqFt / 1000);
+  const sheet = page.getByRole('region', { name: /^Measure out/ });
+  await expect(sheet).toContainText(`${flOz.toFixed(1)} fl oz product`);
+  await expect(sheet).toContainText('4.65 fl oz product per 1000 sq ft');
+  const tank = page.getByRole('region', { name: 'The tank' });
+  await tank.getByLabel(/^One tank holds/).fill('4');
+  const sprayGal = (3 * zone.areaSqFt) / 1000;
+  await expect(tank.getByRole('row', { name: /^In all/ })).toContainText(`${sprayGal.toFixed(2)} gal`);
+  await expect(tank.getByRole('row', { name: /full tanks?, each/ })).toContainText('4.00 gal');
+  // 4 gal at 3 gal per 1000 is 1333 sq ft: 6.2 fl oz of it
+  await expect(tank.getByRole('row', { name: /full tanks?, each/ })).toContainText('6.2 fl oz');
+  await tank.getByLabel(/^Finished spray/).fill('2');
+  await expect(tank).toContainText('it burns and streaks');
+  await tank.getByLabel(/^Finished spray/).fill('3');
+  await looksRight(page, 'The tank');
+  expect(await smallerThanAThumb(page)).toEqual([]);
+  await dress(page);
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.getByRole('button', { name: 'Finish' }).click();
+  await page.getByLabel(/^In the tank/).fill('1');
+  await expect(page.getByRole('region', { name: 'Weigh back, Front lawn' })).toContainText(
+    `${(flOz - 1).toFixed(1)} fl oz product spread`,
+  );
+  await page.getByRole('button', { name: 'Sign and log' }).click();
+  await expect(page.getByRole('region', { name: 'Signed' })).toContainText(
+    `${(flOz - 1).toFixed(1)} fl oz liquid iron`,
+  );
 });
 
 test('a signature is taken back, and a run is given up only with its reason', async ({ page }) => {

@@ -28,6 +28,7 @@ const SCREENS: readonly [string, string][] = [
   ['/property/quarry-lane-school/season/climate#curve=soil', 'Why each window is closed'],
   ['/property/quarry-lane-school/field', 'There are no jobs yet'],
   ['/field', 'There are no jobs yet'],
+  ['/kit', 'A new spreader'],
   ['/property/quarry-lane-school/season/move-here#from=okonedo-residence', 'How it was matched'],
 ];
 

@@ -5,6 +5,7 @@ import { addDays } from '@core/days/day';
 import { faceOf } from '@core/products/label/face';
 import { asWeighed } from '@core/products/as-weighed';
 import { sayDay, sayWeekday } from '@core/words/days';
+import { amountOut, densityOf } from './amount-out';
 import { useUnits } from '../ui/format';
 import { Mark } from '../ui/marks';
 
@@ -39,6 +40,7 @@ export function jobWhen(job: Job): string {
 /** One job: its mark, zone, amount and day. */
 export function JobRow({ job, children }: { job: Job; children?: ReactNode }) {
   const units = useUnits();
+  const density = densityOf(job.product);
   return (
     <>
       <svg width="26" height="26" viewBox="0 0 26 26" aria-hidden="true">
@@ -54,8 +56,8 @@ export function JobRow({ job, children }: { job: Job; children?: ReactNode }) {
       <span>
         <b>{job.zone.name}</b>
         <span className="small">
-          {units.weight(asWeighed(job.dose.zoneLb))} {units.unit('weight')} {job.product.name.toLowerCase()}{' '}
-          {faceOf(job.product)}
+          {amountOut(units, density, '').say(density === undefined ? asWeighed(job.dose.zoneLb) : job.dose.zoneLb)}{' '}
+          {job.product.name.toLowerCase()} {faceOf(job.product)}
         </span>
         <span className="small">{jobWhen(job)}</span>
         {children}

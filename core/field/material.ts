@@ -1,6 +1,8 @@
+import { isFoliarPurpose } from '../foliar/foliar-feeds';
 import { limeKindOf } from '../lime/lime-label';
 import { microbeDriven, slowShare } from '../nitrogen/forms';
 import type { Product } from '../records/case';
+import type { Dose } from '../season/plan/dose';
 import type { Carried, Material } from './go';
 
 /** What a product is on the day: how it flies, what it carries, how it is watered in and what one wears. Common practice; labels come first. */
@@ -8,9 +10,9 @@ import type { Carried, Material } from './go';
 /** Granules finer than this drift like dust, size guide number. */
 const FINE_SIZE_GUIDE = 100;
 
-/** How it goes out. Liquids are sprayed; hydrated lime and fine grades drift. */
-export function materialOf(product: Product): Material {
-  if (product.form === 'liquid') return 'spray';
+/** How it goes out. Liquids, and what feeds the leaf, are sprayed; hydrated lime and fine grades drift. */
+export function materialOf(product: Product, purpose?: Dose['for']): Material {
+  if (product.form === 'liquid' || (purpose !== undefined && isFoliarPurpose(purpose))) return 'spray';
   const fine = product.sizeGuideNumber !== undefined && product.sizeGuideNumber < FINE_SIZE_GUIDE;
   return fine || limeKindOf(product) === 'hydrated' ? 'fine-granular' : 'granular';
 }

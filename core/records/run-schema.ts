@@ -82,6 +82,8 @@ export const runSchema = yup.object({
       /** Percent of what the dose is for. */
       percent: num('Percent', { min: 0, max: 180, unit: '%' }).required(),
       lot: text('Lot', 80).optional(),
+      /** Of a liquid: it is poured and poured back by the jug. */
+      lbPerGal: num('Density', { min: 6, max: 16, unit: 'lb/gal' }).optional(),
     })
     .required('A run needs the label of its product.'),
   events: list('Steps', runEventSchema, MOST.events).required().min(1, 'A run begins with its start.'),

@@ -166,6 +166,9 @@ export const BODIES: Record<string, Ask> = {
   }),
   'field/forecast': () => ({ station: 'lakeshore', hour: '2027-04-05T09' }),
   'field/gear': () => ({ gear: { swathFt: 5, school: 'one-direction', speedMph: 3, headerLaps: 1 } }),
+  'kit/spreader': () => ({
+    change: { put: [{ id: 'small', name: 'Small rotary', dialStep: 0.25 }], remove: [] },
+  }),
   'shelf/keep': ({ products }) => ({ typed: { ...labelFrom(products[0], usUnits), lot: 'Q7' }, draft: false }),
   'shelf/remove': ({ products }) => ({ id: products[0]!.id }),
   'shelf/store': ({ products }) => ({ products: products.slice(0, 6).map((p) => ({ ...p, lot: 'S' })) }),

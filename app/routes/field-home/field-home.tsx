@@ -14,6 +14,7 @@ import { StopGlyph } from '../../ui/glyphs';
 import { Loading } from '../../ui/loading';
 import { RoomTop } from '../../ui/room-top';
 import { todayIso } from '../../ui/today';
+import { amountOut, densityOf } from '../../work/amount-out';
 import { JOB_HEADS, JobRow } from '../../work/job-rows';
 import { wholeWork } from '../../work/property-work';
 import { faultSays, StageFault } from '../../work/stage-fault';
@@ -86,10 +87,11 @@ function Trip({ jobs }: { jobs: readonly Job[] }) {
   const products = [...new Map(now.map(({ product }) => [product.id, product])).values()];
   if (products.length === 0) return null;
   const loads = products.map((product) => {
+    const density = densityOf(product);
     const lb = now
       .filter((job) => job.product.id === product.id)
-      .reduce((sum, { dose }) => sum + asWeighed(dose.zoneLb), 0);
-    return `${units.say('weight', lb)} ${product.name.toLowerCase()}`;
+      .reduce((sum, { dose }) => sum + (density === undefined ? asWeighed(dose.zoneLb) : dose.zoneLb), 0);
+    return `${amountOut(units, density, '').say(lb)} ${product.name.toLowerCase()}`;
   });
   return <span className="small">trip: {loads.join(', ')}</span>;
 }
@@ -120,6 +122,9 @@ export default function FieldHome({ loaderData: { properties, files, packs, toda
         <div className="pagehead">
           <h1>{sayWeekday(today)}</h1>
           <span className="sp" />
+          <Link className="link" to="/kit">
+            Kit
+          </Link>
           <NetworkWord />
         </div>
         {found.length < files.length && (

@@ -121,7 +121,7 @@ export function goFactsOf(
   const heavy = codes.flatMap(({ heavyRain }) => (heavyRain ? [heavyRain.inches] : []));
   const water = wateringIn(product);
   return {
-    material: materialOf(product),
+    material: materialOf(product, job.dose.for),
     season: zoneSeason.grass.season,
     carries,
     textureGroup: groupOfTexture(zone.texture),

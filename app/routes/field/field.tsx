@@ -1,3 +1,4 @@
+import '../../ui/weighing.css';
 import './field.css';
 import { Button, Checkbox, Select, Switch } from 'antd';
 import { useState } from 'react';
@@ -19,6 +20,7 @@ import { WarnGlyph } from '../../ui/glyphs';
 import { Loading } from '../../ui/loading';
 import { Said, Substances } from '../../ui/substance';
 import { fullUnitFor, showAmount } from '../../work/dose-words';
+import { amountOut, densityOf } from '../../work/amount-out';
 import { propertyAction } from '../../work/property-action';
 import type { Shapes } from '../../work/send';
 import { forecastFrom } from '../../work/weather-service';
@@ -33,6 +35,7 @@ import { GoBand } from './go-band';
 import { JobList, SignedRuns } from './job-list';
 import { Running } from './running';
 import { type FieldState, useField } from './use-field';
+import { TankPanel } from './tank-panel';
 import { WalkDrawing } from './walk-drawing';
 import { GearForm, WalkTable } from './walk-table';
 import { GatePanel } from './gate-panel';
@@ -73,17 +76,19 @@ export function HydrateFallback() {
 function StartJob({ field }: { field: FieldState }) {
   const units = useUnits();
   const { job, weighOutLb, likelyLb, protection, verdict, lines, start, fault } = field;
-  const first = units.field('weight', weighOutLb);
+  const out = amountOut(units, job && densityOf(job.product), 'product');
+  const first = out.field(weighOutLb);
   const [weighed, setWeighed] = useState(first);
   const [worn, setWorn] = useState<readonly string[]>([]);
   const [reason, setReason] = useState('');
   if (!job) return null;
-  const read = units.value('weight', weighed, 'Weighed out', 'weighed');
+  const did = out.isLiquid ? 'Measured out' : 'Weighed out';
+  const read = out.read(weighed, did, 'weighed');
   const weighedLb = weighed === first ? weighOutLb : isRefusal(read) ? undefined : read;
   const wrong = isRefusal(read)
     ? read.refused
     : weighedLb === undefined || weighedLb <= 0
-      ? 'Type what was weighed out.'
+      ? `Type what was ${did.toLowerCase()}.`
       : undefined;
   const asked = lines.filter(({ standing }) => standing === 'ask').length;
   const dressed = protection.every((each) => worn.includes(each));
@@ -91,17 +96,16 @@ function StartJob({ field }: { field: FieldState }) {
   return (
     <section className="startjob" aria-labelledby="weighout">
       <h2 id="weighout">
-        Weigh out, {job.product.name.toLowerCase()} {faceOf(job.product)}
+        {out.isLiquid ? 'Measure out' : 'Weigh out'}, {job.product.name.toLowerCase()} {faceOf(job.product)}
       </h2>
       <p className="weighout">
-        <b>{units.weight(weighOutLb)}</b>{' '}
-        <span>{units.unit('weight', job.dose.for === 'lime' ? 'lime' : 'product')}</span>
+        <b>{out.show(weighOutLb)}</b> <span>{out.unit}</span>
         <span className="small">
-          {likelyLb === undefined ? 'area as typed, error unknown' : `likely within ${units.say('weight', likelyLb)}`}
+          {likelyLb === undefined ? 'area as typed, error unknown' : `likely within ${out.say(likelyLb)}`}
         </span>
       </p>
       <p className="small">
-        {units.say('product-rate', job.dose.rateLb, 'product')}, {units.say('area', job.zone.areaSqFt)}
+        {out.rate(job.dose.rateLb)}, {units.say('area', job.zone.areaSqFt)}
       </p>
       <fieldset>
         <legend>On and at hand</legend>
@@ -117,14 +121,7 @@ function StartJob({ field }: { field: FieldState }) {
           </Checkbox>
         ))}
       </fieldset>
-      <TextField
-        label="Weighed out"
-        unit={units.unit('weight', 'product')}
-        inputMode="decimal"
-        value={weighed}
-        fault={wrong}
-        onChange={setWeighed}
-      />
+      <TextField label={did} unit={out.unit} inputMode="decimal" value={weighed} fault={wrong} onChange={setWeighed} />
       {verdict === 'wait' && <TextField label="Start all the same, because" value={reason} onChange={setReason} />}
       <div className="bigacts">
         {verdict === 'never' ? (
@@ -162,7 +159,7 @@ export default function Field({ loaderData: { operators, spreaders, gear, told }
   const units = useUnits();
   const { hash } = useLocation();
   const field = useField(gear, operators, spreaders, told);
-  const { jobs, job, plan, today, file, ground, walk } = field;
+  const { jobs, job, plan, today, file, ground, walk, isSprayed } = field;
   const run = job?.run;
   const state = run && runState(run);
   const isUnderWay = state !== undefined && state.standing !== 'signed' && state.standing !== 'given-up';
@@ -261,7 +258,8 @@ export default function Field({ loaderData: { operators, spreaders, gear, told }
             )}
             <div className="jobwork">
               <div>
-                {typeof walk === 'object' ? (
+                {isSprayed && <TankPanel job={job} typed={field.tank} onType={field.setTank} />}
+                {isSprayed ? null : typeof walk === 'object' ? (
                   <>
                     <WalkDrawing
                       walk={walk}
@@ -276,27 +274,31 @@ export default function Field({ loaderData: { operators, spreaders, gear, told }
                 ) : (
                   <p className="fault">{walk && units.said(walk)}</p>
                 )}
-                {!isUnderWay && job.state !== 'done' && field.targets[0] !== undefined && field.targets[0] > 0 && (
-                  <GatePanel
-                    key={field.spreader?.id ?? 'new'}
-                    spreaders={spreaders}
-                    chosen={field.spreader}
-                    onChoose={field.chooseSpreader}
-                    onSave={field.saveSpreader}
-                    onDelete={field.deleteSpreader}
-                    gate={field.gates[0]}
-                    targetLb={field.targets[0]}
-                    stamp={{
-                      productId: job.product.id,
-                      on: today,
-                      swathFt: field.gear.swathFt,
-                      ...(field.operator ? { operator: field.operator.name } : {}),
-                      ...(job.product.lot ? { lot: job.product.lot } : {}),
-                    }}
-                    productName={job.product.name}
-                  />
-                )}
-                {!isUnderWay && job.state !== 'done' && (
+                {!isSprayed &&
+                  !isUnderWay &&
+                  job.state !== 'done' &&
+                  field.targets[0] !== undefined &&
+                  field.targets[0] > 0 && (
+                    <GatePanel
+                      key={field.spreader?.id ?? 'new'}
+                      spreaders={spreaders}
+                      chosen={field.spreader}
+                      onChoose={field.chooseSpreader}
+                      onSave={field.saveSpreader}
+                      onDelete={field.deleteSpreader}
+                      gate={field.gates[0]}
+                      targetLb={field.targets[0]}
+                      stamp={{
+                        productId: job.product.id,
+                        on: today,
+                        swathFt: field.gear.swathFt,
+                        ...(field.operator ? { operator: field.operator.name } : {}),
+                        ...(job.product.lot ? { lot: job.product.lot } : {}),
+                      }}
+                      productName={job.product.name}
+                    />
+                  )}
+                {!isSprayed && !isUnderWay && job.state !== 'done' && (
                   <GearForm
                     gear={field.gear}
                     typed={field.lengths}
@@ -342,7 +344,7 @@ export default function Field({ loaderData: { operators, spreaders, gear, told }
                   <DayForm
                     typed={field.day}
                     faults={field.weatherFaults}
-                    material={materialOf(job.product)}
+                    material={materialOf(job.product, job.dose.for)}
                     told={field.weatherTold}
                     onChange={field.setDay}
                   />

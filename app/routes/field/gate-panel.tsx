@@ -2,10 +2,12 @@ import { Button } from 'antd';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { averaged, type Gate, gateSays, rateOfCatch } from '@core/field/gate';
 import { nextOpening } from '@core/field/opening';
+import { Link } from 'react-router';
 import type { Catch, Spreader } from '@core/records/spreader-schema';
 import { evaluate } from '@core/reckoning/define';
 import { isRefusal } from '@core/reckoning/refusal';
 import { sayDay } from '@core/words/days';
+import { placeHash } from '../../ui/place';
 import { ChoiceField, Fault, TextField } from '../../ui/field';
 import { useUnits } from '../../ui/format';
 import { StandingGlyph } from '../../ui/glyphs';
@@ -21,7 +23,7 @@ interface GatePanelProps {
   chosen: Spreader | undefined;
   onChoose: (id: string | undefined) => void;
   onSave: (spreader: Spreader | { name: string; dialStep: number }) => Promise<boolean>;
-  onDelete: (spreader: Spreader) => void;
+  onDelete: (spreader: Spreader) => unknown;
   gate: Gate | undefined;
   /** What one pass is to lay, lb product/1000 ft2. */
   targetLb: number;
@@ -167,6 +169,14 @@ function NewCatch({
       <p className="small">Over the strip, across the swath of {units.say('length', stamp.swathFt)}.</p>
       <div className="gateacts">
         <Button onClick={() => void save()}>Save catch</Button>
+        <Link
+          to={{
+            pathname: '/kit',
+            hash: placeHash({ spreader: chosen.id, product: stamp.productId, rate: String(targetLb) }),
+          }}
+        >
+          <Button tabIndex={-1}>Step by step, in the kit</Button>
+        </Link>
         <Button danger onClick={() => onDelete(chosen)}>
           Delete spreader
         </Button>

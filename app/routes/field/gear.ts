@@ -1,8 +1,8 @@
 import { LAYING_SCHOOLS } from '@core/records/case';
 import type { Gear, LayingSchool } from '@core/field/walk';
 
-/** What this browser walks with, the spreader that was used last, and whether it is read in bright sun; unsaid, a phone is. */
-export type KeptGear = Gear & { spreaderId?: string; sun?: boolean };
+/** What this browser walks with, the spreader that was used last, what its tank holds, and whether it is read in bright sun; unsaid, a phone is. */
+export type KeptGear = Gear & { spreaderId?: string; tankGal?: number; sun?: boolean };
 export const GEAR_NOTE = 'field-gear';
 
 export const USUAL_GEAR: Gear = { swathFt: 6, school: 'two-directions', speedMph: 3, headerLaps: 1 };
@@ -27,6 +27,7 @@ export function gearFrom(note: string | undefined): KeptGear {
       school: LAYING_SCHOOLS.includes(kept.school as LayingSchool) ? (kept.school as LayingSchool) : USUAL_GEAR.school,
       speedMph: between(kept.speedMph, 0, 10) ? kept.speedMph : USUAL_GEAR.speedMph,
       ...(typeof kept.spreaderId === 'string' ? { spreaderId: kept.spreaderId } : {}),
+      ...(between(kept.tankGal, 0, 2000) ? { tankGal: kept.tankGal } : {}),
       ...(typeof kept.sun === 'boolean' ? { sun: kept.sun } : {}),
       headerLaps: kept.headerLaps === 0 || kept.headerLaps === 2 ? kept.headerLaps : 1,
     };

@@ -3,6 +3,7 @@ import { runState } from '@core/field/run-state';
 import type { Run, Zone } from '@core/records/case';
 import { sayDay } from '@core/words/days';
 import { useUnits } from '../../ui/format';
+import { amountOut } from '../../work/amount-out';
 import { JOB_HEADS, JobRow } from '../../work/job-rows';
 
 /** The jobs by what is to be done about them. What is far off stays folded. */
@@ -67,7 +68,7 @@ export function SignedRuns({ runs, zones }: { runs: readonly Run[]; zones: reado
             <b>{sayDay(state.startedAt.slice(0, 10))}</b>
             <span>
               {zones.find(({ id }) => id === run.zoneId)?.name ?? run.zoneId}:{' '}
-              {units.say('weight', state.spreadLb ?? 0)} {run.label.name.toLowerCase()},{' '}
+              {amountOut(units, run.label.lbPerGal, '').say(state.spreadLb ?? 0)} {run.label.name.toLowerCase()},{' '}
               {units.plain(((state.spreadLb ?? 0) / run.plannedLb) * 100, 0)} % of the plan
               {state.how === 'not-possible' && ', not weighed back'}
               {state.start.override &&

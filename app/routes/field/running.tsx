@@ -12,6 +12,7 @@ import { fixed } from '@core/words/numbers';
 import { Fault, TextField } from '../../ui/field';
 import { useUnits } from '../../ui/format';
 import { StandingGlyph } from '../../ui/glyphs';
+import { amountOut } from '../../work/amount-out';
 import { Said } from '../../ui/substance';
 
 type Step = Omit<RunEvent, 'at'>;
@@ -63,6 +64,7 @@ const clock = (at: string): string => at.slice(11, 16);
 export function Running(props: RunningProps) {
   const { run, zoneName, fault, onStep, anew } = props;
   const units = useUnits();
+  const out = amountOut(units, run.label.lbPerGal);
   const state = runState(run);
   const { standing, runsFt, runsDone, weighedLb } = state;
   const [covered, setCovered] = useState('');
@@ -87,7 +89,7 @@ export function Running(props: RunningProps) {
       </h2>
       <p className="small">
         Started {clock(state.startedAt)}
-        {state.operator && ` by ${state.operator}`}; {units.say('weight', weighedLb, 'product')} weighed out,{' '}
+        {state.operator && ` by ${state.operator}`}; {out.say(weighedLb)} {out.isLiquid ? 'measured' : 'weighed'} out,{' '}
         {state.start.opening !== undefined && `gate at ${units.plain(state.start.opening, 2)}, `}
         {fixed(state.minutes, 0)} min of work.
       </p>
@@ -106,7 +108,7 @@ export function Running(props: RunningProps) {
           {left && !isRefusal(left) && (
             <span className="small">
               {' '}
-              The hopper should still hold {units.say('weight', left.leftLb, 'product')} of this weigh-out.
+              The {out.isLiquid ? 'tank' : 'hopper'} should still hold {out.say(left.leftLb)} of this.
             </span>
           )}
         </p>
@@ -165,13 +167,14 @@ export function Running(props: RunningProps) {
 /** What is left in the hopper and in the bag, what that makes, and what now. */
 function WeighBack({ run, zoneName, leastDaysBetween, substance, fault, onStep, onSign, operator }: RunningProps) {
   const units = useUnits();
+  const out = amountOut(units, run.label.lbPerGal);
   const state = runState(run);
   const { weighedLb, coveredSqFt, standing } = state;
-  const [hopper, setHopper] = useState(state.backLb === undefined ? '' : units.field('weight', state.backLb));
+  const [hopper, setHopper] = useState(out.field(state.backLb));
   const [bag, setBag] = useState('');
   const [notPossible, setNotPossible] = useState(state.how === 'not-possible');
-  const read = (text: string, label: string) => units.value('weight', text, label, label);
-  const [inHopper, inBag] = [read(hopper, 'In the hopper'), read(bag, 'In the bag')];
+  const [hopperIs, bagIs] = out.isLiquid ? ['In the tank', 'In the jug'] : ['In the hopper', 'In the bag'];
+  const [inHopper, inBag] = [out.read(hopper, hopperIs, 'hopper'), out.read(bag, bagIs, 'bag')];
   const wrong = isRefusal(inHopper) ? inHopper.refused : isRefusal(inBag) ? inBag.refused : undefined;
   const backLb =
     notPossible || wrong ? 0 : ((inHopper as number | undefined) ?? 0) + ((inBag as number | undefined) ?? 0);
@@ -203,25 +206,19 @@ function WeighBack({ run, zoneName, leastDaysBetween, substance, fault, onStep, 
     <section className="weighback" aria-labelledby="weighback">
       <h2 id="weighback">Weigh back, {zoneName}</h2>
       <p className="small">
-        {units.say('weight', weighedLb, 'product')} weighed out, {units.say('area', coveredSqFt)} covered,{' '}
+        {out.say(weighedLb)} {out.isLiquid ? 'measured' : 'weighed'} out, {units.say('area', coveredSqFt)} covered,{' '}
         {fixed(state.minutes, 0)} min.
       </p>
       <div className="finishing">
         <TextField
-          label="In the hopper"
-          unit={units.unit('weight', 'product')}
+          label={hopperIs}
+          unit={out.unit}
           inputMode="decimal"
           value={notPossible ? '' : hopper}
           fault={says}
           onChange={setHopper}
         />
-        <TextField
-          label="In the bag"
-          unit={units.unit('weight', 'product')}
-          inputMode="decimal"
-          value={notPossible ? '' : bag}
-          onChange={setBag}
-        />
+        <TextField label={bagIs} unit={out.unit} inputMode="decimal" value={notPossible ? '' : bag} onChange={setBag} />
       </div>
       <Checkbox checked={notPossible} onChange={(event) => setNotPossible(event.target.checked)}>
         It cannot be weighed: all of it is taken as spread, good to a tenth
@@ -231,13 +228,13 @@ function WeighBack({ run, zoneName, leastDaysBetween, substance, fault, onStep, 
           <ol className="arith">
             <li>
               <span>
-                {units.weight(weighedLb)} − {units.weight(backLb)}
+                {out.show(weighedLb)} − {out.show(backLb)}
               </span>
-              <b>{units.say('weight', answer.spreadLb, 'product')} spread</b>
+              <b>{out.say(answer.spreadLb)} spread</b>
             </li>
             <li>
               <span>on {units.say('area', coveredSqFt)}</span>
-              <b>{units.say('product-rate', answer.ratePer1000Lb, 'product')}</b>
+              <b>{out.rate(answer.ratePer1000Lb)}</b>
             </li>
             <li>
               <span>of {fixed(run.label.percent, 1)} %</span>

@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { goLines, verdictOf } from '@core/field/go';
 import { asWeighed } from '@core/products/as-weighed';
 import { type Job, jobsOf } from '@core/field/jobs';
-import { protectionFor } from '@core/field/material';
+import { materialOf, protectionFor } from '@core/field/material';
 import { isOpen } from '@core/field/run-state';
 import { weighError } from '@core/field/weigh-back';
 import { type Gear, type LayingSchool, type Walk, walkOf } from '@core/field/walk';
@@ -18,11 +18,14 @@ import { useUnits } from '../../ui/format';
 import { usePlace } from '../../ui/place';
 import { useDone } from '../../work/use-done';
 import { usePropertyWork } from '../../work/use-property-work';
+import { densityOf } from '../../work/amount-out';
 import { undoOf, type UndoSent } from '../../work/property-action';
 import { useSend } from '../../work/send';
 import { weatherAt } from '@core/field/hours';
 import type { Forecast } from '../../work/weather-service';
+import { FOLIAR_WATER_GAL } from '@core/foliar/foliar-feeds';
 import { forecastNow } from './field-forecast';
+import type { TypedTank } from './tank-panel';
 import { useHours } from './use-hours';
 import { goFactsOf, NO_DAY, type TypedDay, weatherFrom } from './day-facts';
 import type { Answer, Sent } from './field-action';
@@ -30,7 +33,7 @@ import { momentHere } from '../../ui/today';
 import { useMedia } from '../../ui/use-media';
 import { gateFor } from '@core/field/gate';
 import type { Spreader } from '@core/records/spreader-schema';
-import type { TableChange } from '../../storage/record-table';
+import { useSpreaders } from '../../work/spreaders';
 import type { KeptGear } from './gear';
 
 type Lengths = Record<'swath' | 'hopper' | 'speed', string>;
@@ -105,7 +108,9 @@ export function useField(
         `${label} must be above ${units.say(quantity, range[0])} and at most ${units.say(quantity, range[1])}.`;
     else if (value === undefined && key === 'swath') gearFaults.swath = 'Type how wide one pass lays.';
   }
-  const weighOutLb = job ? asWeighed(job.dose.zoneLb) : 0;
+  const density = job && densityOf(job.product);
+  // a jug shows more than a tenth of a pound
+  const weighOutLb = !job ? 0 : density === undefined ? asWeighed(job.dose.zoneLb) : job.dose.zoneLb;
   const walk = useMemo((): Walk | string | undefined => {
     if (!job) return undefined;
     const found = walkOf(ground?.fed ?? [], job.zone.areaSqFt, weighOutLb, gear);
@@ -132,39 +137,48 @@ export function useField(
           }),
         )
       : [];
+  const [tank, setTank] = useState<TypedTank>(() => ({
+    carrier: units.field('carrier', FOLIAR_WATER_GAL),
+    tank: units.field('volume', kept.tankGal),
+  }));
   const [sunSaid, setSunSaid] = useState(kept.sun);
   const phone = useMedia('(max-width: 760px)');
   const saveGear = (next: KeptGear) => {
     const { bearingDeg: _bearing, ...rest } = next;
-    const whole = sunSaid === undefined ? rest : { sun: sunSaid, ...rest };
+    const tankGal = units.value('volume', tank.tank, 'Tank', 'tank');
+    const whole = {
+      ...(sunSaid === undefined ? {} : { sun: sunSaid }),
+      ...(typeof tankGal === 'number' && tankGal > 0 ? { tankGal } : {}),
+      ...rest,
+    };
     return done(() => send({ intent: 'gear', gear: whole as unknown as Record<string, unknown> }));
   };
   const chooseSpreader = (id: string | undefined) => {
     setSpreaderId(id);
-    if (id !== undefined) void saveGear({ ...gear, spreaderId: id });
+    if (id === undefined) return;
+    // what the kit knows of it is walked with
+    const { swathFt, hopperLb } = spreaders.find((each) => each.id === id) ?? {};
+    const next = {
+      ...gear,
+      ...(swathFt === undefined ? {} : { swathFt }),
+      ...(hopperLb === undefined ? {} : { hopperLb }),
+    };
+    setGear(next);
+    setLengths((before) => ({
+      ...before,
+      swath: units.field('length', next.swathFt),
+      hopper: units.field('weight', next.hopperLb),
+    }));
+    void saveGear({ ...next, spreaderId: id });
   };
-  const changeSpreaders = (change: TableChange<Spreader>) => send({ intent: 'spreader', change });
-  const saveSpreader = async (of: Spreader | { name: string; dialStep: number }): Promise<boolean> => {
-    const full: Spreader =
-      'id' in of
-        ? of
-        : {
-            ...of,
-            id: newId(
-              of.name,
-              spreaders.map(({ id }) => id),
-            ),
-          };
-    const kept = await done(() => changeSpreaders({ put: [full], remove: [] }));
-    if (kept && !('id' in of)) setSpreaderId(full.id);
-    return kept;
+  const { save: keepSpreader, remove: deleteSpreader } = useSpreaders(spreaders, (change) =>
+    send({ intent: 'spreader', change }),
+  );
+  const saveSpreader = async (of: Spreader | Omit<Spreader, 'id'>): Promise<boolean> => {
+    const id = await keepSpreader(of);
+    if (id !== undefined && !('id' in of)) setSpreaderId(id);
+    return id !== undefined;
   };
-  const deleteSpreader = ({ id, name, changedAt }: Spreader) =>
-    void done(
-      () => changeSpreaders({ put: [], remove: [id], over: { [id]: changedAt ?? null } }),
-      `${name} and its catches were deleted.`,
-      (answer) => changeSpreaders(answer?.undoSpreaders ?? { put: [], remove: [] }),
-    );
   const error =
     job && ground?.error
       ? evaluate(weighError, { ratePer1000Lb: job.dose.rateLb, areaErrorSqFt: ground.error.value })
@@ -178,8 +192,24 @@ export function useField(
     ...(weather.windMph === undefined ? {} : { windMph: weather.windMph }),
     ...(weather.highF === undefined ? {} : { airF: weather.highF }),
   };
+  const isSprayed = job !== undefined && materialOf(job.product, job.dose.for) === 'spray';
+  /** How a granular job is walked, as its run keeps it. */
+  const walked = (): Partial<RunEvent> => ({
+    school: gear.school,
+    swathFt: gear.swathFt,
+    ...(spreader ? { spreader: spreader.name } : {}),
+    ...(gates[0]?.set === undefined ? {} : { opening: gates[0].set }),
+    ...(typeof walk === 'object'
+      ? {
+          bearingDeg: walk.rounds[0]?.stripes.bearingDeg ?? 0,
+          runsFt: walk.rounds.flatMap(({ stretchesFt }) => stretchesFt),
+        }
+      : {}),
+  });
   const start = (of: Job, { weighedLb, override }: { weighedLb: number; override?: string }) => {
     const taken = (file.runs ?? []).map(({ id }) => id);
+    // the tank that was typed is the tank of the next job
+    if (isSprayed) void saveGear({ ...gear, ...(spreaderId === undefined ? {} : { spreaderId }) });
     const event: RunEvent = {
       at: momentHere(),
       kind: 'started',
@@ -187,16 +217,7 @@ export function useField(
       ...hour,
       ...(override ? { override } : {}),
       weighedLb,
-      school: gear.school,
-      swathFt: gear.swathFt,
-      ...(spreader ? { spreader: spreader.name } : {}),
-      ...(gates[0]?.set === undefined ? {} : { opening: gates[0].set }),
-      ...(typeof walk === 'object'
-        ? {
-            bearingDeg: walk.rounds[0]?.stripes.bearingDeg ?? 0,
-            runsFt: walk.rounds.flatMap(({ stretchesFt }) => stretchesFt),
-          }
-        : {}),
+      ...(isSprayed ? {} : walked()),
     };
     const run: Run = {
       id: newId(`${of.zone.id}-${of.dose.date}-${of.dose.productId}`, taken),
@@ -213,6 +234,7 @@ export function useField(
         face: faceOf(of.product).slice(0, 40),
         percent: percentFor(of.product, of.dose.for),
         ...(of.product.lot ? { lot: of.product.lot } : {}),
+        ...(density === undefined ? {} : { lbPerGal: density }),
       },
       events: [event],
     };
@@ -249,6 +271,9 @@ export function useField(
     weatherTold,
     ...useHours({ forecast, job, file, ground, day, operator, today, latitudeDeg, minutes }),
     getForecast: (station: string) => done(() => send({ intent: 'forecast', station, hour: hourNow })),
+    tank,
+    isSprayed,
+    setTank,
     hour,
     now: momentHere(),
     sun: sunSaid ?? phone,

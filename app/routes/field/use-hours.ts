@@ -57,7 +57,7 @@ export function useHours({ forecast, job, file, ground, day, operator, today, la
   return {
     verdicts,
     windows: job
-      ? windowsOf(verdicts, hoursNeeded(minutes, materialOf(job.product) === 'spray'), {
+      ? windowsOf(verdicts, hoursNeeded(minutes, materialOf(job.product, job.dose.for) === 'spray'), {
           weekFrom: job.dose.date,
           weekEnds,
           lastDay: job.lastDay,
