@@ -53,7 +53,6 @@ const VIEWS = [
     },
   },
   { name: 'read', path: '/property/quarry-lane-school/read', size: WIDE },
-  { name: 'read-alkaline', path: '/property/thornbury-chapel-green/read', size: WIDE },
   { name: 'prescribe', path: '/property/quarry-lane-school/prescribe', size: WIDE },
   {
     name: 'prescribe-workings',
@@ -121,6 +120,9 @@ const VIEWS = [
       await page.getByRole('button', { name: 'Save plan' }).click();
       await page.getByText(/^The plan for .* is saved/).waitFor();
       await page.keyboard.press('6');
+      await page.getByRole('button', { name: 'Choose a weather station' }).click();
+      await page.getByRole('button', { name: 'Get the forecast' }).click();
+      await page.getByText('The same as a table').waitFor();
       await lookedOver(page);
     },
   },
@@ -135,6 +137,27 @@ const VIEWS = [
       await page.getByRole('button', { name: 'Start', exact: true }).click();
       await page.getByRole('button', { name: 'Done to here' }).click();
       await page.getByText('Stretch 2 of').waitFor();
+    },
+  },
+  {
+    name: 'kit',
+    path: '/kit#rate=2.6&product=coated-urea-42',
+    size: WIDE,
+    prepare: async (page) => {
+      await page.getByLabel('Name', { exact: true }).fill('Marsh wheel');
+      await page.getByLabel('Step of the dial').fill('0.25');
+      await page.getByLabel(/^Swath/).fill('6');
+      await page.getByRole('button', { name: 'Save spreader' }).click();
+      for (const opening of ['4', '5', '6']) {
+        await page.getByRole('tab', { name: 'Catch' }).click();
+        await page.getByLabel('Opening, on the dial').fill(opening);
+        await page.getByRole('tab', { name: 'Weigh' }).click();
+        await page.getByRole('button', { name: 'From the simulated scale' }).click();
+        await page.getByRole('tabpanel').getByRole('status').waitFor();
+        await page.getByRole('button', { name: 'Save catch' }).click();
+        await page.getByRole('button', { name: 'Catch once more' }).waitFor();
+      }
+      await page.waitForTimeout(6_000);
     },
   },
   { name: 'climate', path: '/property/quarry-lane-school/season/climate#curve=soil', size: WIDE },
