@@ -195,6 +195,10 @@ test('a warning gone against stays in the record with its reason, and a run left
   await looked(page);
   await goOn.click();
   await expect(page.getByRole('heading', { name: 'Running, South lawn' })).toBeVisible();
+  await page.getByText('Write a note').click();
+  await page.getByLabel('Note').fill('<b>a stone</b> in the gate');
+  await page.getByRole('button', { name: 'Save note' }).click();
+  await expect(page.getByText('08:30: <b>a stone</b> in the gate')).toBeVisible();
   await page.getByRole('button', { name: 'Finish' }).click();
   await page.getByLabel(/^In the hopper/).fill('1');
   await page.getByRole('button', { name: 'Sign and log' }).click();
@@ -202,6 +206,7 @@ test('a warning gone against stays in the record with its reason, and a run left
   // it has the day it began, and what was gone against
   await expect(signed).toContainText('5 Apr');
   await expect(signed).toContainText('started against wind: in the lee of the wood');
+  await expect(signed).toContainText('<b>a stone</b> in the gate');
 });
 
 /** Ten quiet days by the hour, changed where a test wants them otherwise. */

@@ -25,6 +25,7 @@ async function usLines(page: Page): Promise<string[]> {
 const PLACES: readonly [path: string, shows: RegExp][] = [
   ['/', /m²/],
   ['/shelf', /kg product/],
+  ['/kit', /kg product/],
   ['/settings/tables', /mm|g N/],
   ['/settings/codes', /Local codes/],
   ['/property/quarry-lane-school/ground', /one square is/],

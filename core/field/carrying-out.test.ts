@@ -7,7 +7,7 @@ import { checkZonePlan } from '../season/checks/check-plan';
 import { dose, GOOD, laid, okonedo } from '../season/front-lawn.fixture';
 import { jobsOf, lastDayOf } from './jobs';
 import { carriedBy, materialOf, protectionFor, wateringIn } from './material';
-import { isOpen, runState } from './run-state';
+import { isOpen, runState, wasInterrupted } from './run-state';
 import { sharesOf, walkOf } from './walk';
 
 const event = (kind: RunEvent['kind'], at: string, more: Partial<RunEvent> = {}): RunEvent => ({ kind, at, ...more });
@@ -32,6 +32,31 @@ const runOf = (events: RunEvent[], more: Partial<Run> = {}): Run => ({
 const jobsOn = (today: string, given: Case = okonedo) => jobsOf(given, laid(GOOD, given), true, today);
 const statesOn = (today: string, given: Case = okonedo) =>
   jobsOn(today, given).map((job) => [job.dose.date, job.state]);
+
+describe('a run that was left', () => {
+  const later = (time: string) => `2027-05-03T${time}:00-04:00`;
+  it('is looked at again after two hours, paused or not, whatever was noted meanwhile', () => {
+    const running = runOf([started, event('run-done', later('09:20'), { runsDone: 1 })]);
+    expect(wasInterrupted(running, later('11:20'))).toBe(false);
+    expect(wasInterrupted(running, later('11:21'))).toBe(true);
+    const noted = runOf([...running.events, event('note', later('11:30'), { note: 'rain' })]);
+    expect(wasInterrupted(noted, later('11:31'))).toBe(true);
+    expect(
+      wasInterrupted(runOf([...running.events, event('paused', later('09:30'))]), '2027-05-04T08:00:00-04:00'),
+    ).toBe(true);
+    expect(wasInterrupted(runOf([...running.events, event('finished', later('09:40'))]), later('23:00'))).toBe(false);
+  });
+  it('goes on without the gap counting as work, also where nobody paused', () => {
+    const over = (events: RunEvent[]) => runState(runOf([started, ...events])).minutes;
+    const [done, resumed, end] = [
+      event('run-done', later('09:20'), { runsDone: 1 }),
+      event('resumed', '2027-05-04T08:00:00-04:00'),
+      event('finished', '2027-05-04T08:10:00-04:00'),
+    ];
+    expect(over([done, resumed, end])).toBe(30);
+    expect(over([done, event('paused', later('09:25')), resumed, end])).toBe(35);
+  });
+});
 
 describe('jobs of a plan', () => {
   it('are none before it was saved', () => expect(jobsOf(okonedo, laid(GOOD), false, '2027-05-03')).toEqual([]));

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Catch, Spreader } from '../records/spreader-schema';
-import { gateFor, gateSays, rateOfCatch } from './gate';
+import { gateFor, gateSays, rateOfCatch, withoutCatch } from './gate';
 
 const caught = (opening: number, caughtLb: number, more: Partial<Catch> = {}): Catch => ({
   productId: 'urea-46',
@@ -16,6 +16,12 @@ const spreader = (...catches: Catch[]): Spreader => ({ id: 'small', name: 'Small
 const wanted = { productId: 'urea-46', targetLb: 1.3, today: '2027-04-05' };
 
 describe('the gate of a spreader', () => {
+  it('loses the one catch that is taken away, counted among those of its product', () => {
+    const kept = spreader(caught(3, 0.4), caught(3, 1, { productId: 'other' }), caught(4, 0.6));
+    expect(withoutCatch(kept, 'urea-46', 1).catches).toEqual([kept.catches![0], kept.catches![1]]);
+    expect(withoutCatch(kept, 'other', 0).catches).toHaveLength(2);
+    expect(withoutCatch(kept, 'urea-46', 7).catches).toEqual(kept.catches);
+  });
   it('is unknown without a catch of this product', () => {
     expect(gateFor(spreader(caught(3, 1, { productId: 'other' })), wanted)).toMatchObject({
       standing: 'none',

@@ -59,6 +59,13 @@ export function averaged(
   });
 }
 
+/** A spreader without one catch of a product, by its place among those. */
+export function withoutCatch(spreader: Spreader, productId: string, place: number): Spreader {
+  const catches = spreader.catches ?? [];
+  const one = catches.filter((each) => each.productId === productId)[place];
+  return { ...spreader, catches: catches.filter((each) => each !== one) };
+}
+
 /** Why the catches of a spreader should not be taken as they are. */
 function doubtsOf(catches: readonly Catch[], { today, operator, lot }: GateWanted): string[] {
   const says: string[] = [];

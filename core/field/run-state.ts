@@ -96,7 +96,8 @@ const BREAK_HOURS = 2;
  * @example wasInterrupted(run, '2027-09-07T08:00:00-05:00') // true for one whose last step was made the day before
  */
 export function wasInterrupted(run: Run, now: string): boolean {
-  const last = run.events.at(-1)?.at;
+  // a note is no work: it does not end a break
+  const last = run.events.findLast(({ kind }) => kind !== 'note')?.at;
   const { standing } = runState(run);
   return (
     (standing === 'running' || standing === 'paused') &&

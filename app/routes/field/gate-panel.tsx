@@ -1,22 +1,17 @@
 import { Button } from 'antd';
-import { lazy, Suspense, useMemo, useState } from 'react';
-import { averaged, type Gate, gateSays, rateOfCatch } from '@core/field/gate';
+import { useState } from 'react';
+import { type Gate, rateOfCatch, withoutCatch } from '@core/field/gate';
 import { nextOpening } from '@core/field/opening';
 import { Link } from 'react-router';
 import type { Catch, Spreader } from '@core/records/spreader-schema';
 import { evaluate } from '@core/reckoning/define';
 import { isRefusal } from '@core/reckoning/refusal';
-import { sayDay } from '@core/words/days';
 import { placeHash } from '../../ui/place';
-import { ChoiceField, Fault, TextField } from '../../ui/field';
+import { ChoiceField, TextField } from '../../ui/field';
 import { useUnits } from '../../ui/format';
-import { StandingGlyph } from '../../ui/glyphs';
-import { Said } from '../../ui/substance';
-
-const OpeningChart = lazy(() => import('../../ui/charts/opening-chart'));
+import { CatchVerdict, GateSaid } from '../../work/gate-said';
 
 const NEW = 'new';
-const STANDING_WORDS = { good: 'Good', near: 'Near enough, one more is better', again: 'Catch again' } as const;
 
 interface GatePanelProps {
   spreaders: readonly Spreader[];
@@ -146,26 +141,7 @@ function NewCatch({
           onEnter={() => void save()}
         />
       </div>
-      {made && rateLb !== undefined && (
-        <p className="overunder" role="status">
-          <StandingGlyph standing={!next || isRefusal(next) || next.standing === 'again' ? 'warn' : 'pass'} />
-          <span>
-            <b>{units.say('product-rate', rateLb, 'product')}</b>
-            {', wanted '}
-            {units.productRate(targetLb)}.{' '}
-            {next && isRefusal(next) ? (
-              <Said text={next.refused} />
-            ) : next ? (
-              <>
-                {STANDING_WORDS[next.standing as keyof typeof STANDING_WORDS]}
-                {next.standing !== 'good' && `: set about ${units.plain(next.opening, 2)}`}.
-                {(next.ratio > 2 || next.ratio < 0.5) &&
-                  ' Look first: gate stuck, damp product, strip measured wrong, ounces typed as pounds?'}
-              </>
-            ) : null}
-          </span>
-        </p>
-      )}
+      {made && rateLb !== undefined && <CatchVerdict next={next} rateLb={rateLb} targetLb={targetLb} />}
       <p className="small">Over the strip, across the swath of {units.say('length', stamp.swathFt)}.</p>
       <div className="gateacts">
         <Button onClick={() => void save()}>Save catch</Button>
@@ -188,8 +164,6 @@ function NewCatch({
 /** Where the gate is set for this job: by what this spreader gave of this product, with what would make it surer. */
 export function GatePanel(props: GatePanelProps) {
   const { spreaders, chosen, onChoose, onSave, gate, targetLb, productName } = props;
-  const units = useUnits();
-  const points = useMemo(() => (gate ? averaged(gate.catches) : []), [gate]);
   return (
     <section className="gate" aria-labelledby="gate">
       <h2 id="gate">The gate</h2>
@@ -205,73 +179,19 @@ export function GatePanel(props: GatePanelProps) {
       {!chosen && <NewSpreader onSave={onSave} />}
       {chosen && gate && (
         <>
-          {gate.set !== undefined ? (
-            <p className="weighout">
-              <b>{units.plain(gate.set, 2)}</b> <span>on the dial</span>
-              <span className="small">{gateSays(gate, targetLb)}</span>
-            </p>
-          ) : (
-            <p className="lead">
-              {gate.standing === 'none'
-                ? `Nothing was caught of ${productName.toLowerCase()} yet: mark a strip, catch what falls on it, and weigh that.`
-                : ''}
-            </p>
-          )}
-          <Fault>{gate.refused}</Fault>
-          {gate.doubts.map((each) => (
-            <p key={each} className="caution small">
-              {each}
-            </p>
-          ))}
-          {points.length > 1 && !gate.refused && (
-            <>
-              <p className="small">{units.unit('product-rate', 'product')}, by opening</p>
-              <Suspense fallback={<div className="gatechart" />}>
-                <OpeningChart
-                  catches={points}
-                  opening={gate.standing === 'beyond' ? undefined : gate.opening}
-                  targetLb={targetLb}
-                  label={`What ${chosen.name} gives of ${productName} by its opening, ${units.unit('product-rate', 'product')}`}
-                />
-              </Suspense>
-            </>
-          )}
-          {gate.catches.length > 0 && (
-            <table className="walktable">
-              <caption className="vh">Catches of {chosen.name}</caption>
-              <thead>
-                <tr>
-                  <th scope="col">Catch</th>
-                  <th scope="col">Opening</th>
-                  <th scope="col">{units.unit('weight', 'product')}</th>
-                  <th scope="col">{units.heading('product-rate', 'product')}</th>
-                  <td />
-                </tr>
-              </thead>
-              <tbody>
-                {gate.catches.map(({ rateLb, ...each }, i) => (
-                  <tr key={i}>
-                    <th scope="row">{sayDay(each.on)}</th>
-                    <td>{units.plain(each.opening, 2)}</td>
-                    <td>{units.show('content', each.caughtLb)}</td>
-                    <td>{units.productRate(rateLb)}</td>
-                    <td>
-                      <Button
-                        size="small"
-                        aria-label={`Delete catch ${i + 1}`}
-                        onClick={() => {
-                          const own = (chosen.catches ?? []).filter((one) => one.productId === each.productId)[i];
-                          void onSave({ ...chosen, catches: (chosen.catches ?? []).filter((one) => one !== own) });
-                        }}
-                      >
-                        Delete
-                      </Button>
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          )}
+          <GateSaid
+            gate={gate}
+            spreaderName={chosen.name}
+            productName={productName}
+            targetLb={targetLb}
+            none={
+              <p className="lead">
+                Nothing was caught of {productName.toLowerCase()} yet: mark a strip, catch what falls on it, and weigh
+                that.
+              </p>
+            }
+            onDelete={(place) => void onSave(withoutCatch(chosen, props.stamp.productId, place))}
+          />
           <NewCatch {...props} chosen={chosen} gate={gate} />
         </>
       )}

@@ -74,6 +74,8 @@ export function SignedRuns({ runs, zones }: { runs: readonly Run[]; zones: reado
               {state.start.override &&
                 `; started against ${state.start.reasons ?? 'a warning'}: ${state.start.override}`}
               {state.operator && `; ${state.operator}`}
+              {run.events.some(({ note }) => note) &&
+                `; ${run.events.flatMap(({ note }) => (note ? [note] : [])).join('; ')}`}
             </span>
           </li>
         ))}

@@ -58,6 +58,8 @@ function GoOnAnew({ verdict, asked, hour, onStep }: NonNullable<RunningProps['an
   );
 }
 
+/** Letters of a note, as its schema has it. */
+const MOST_NOTE = 2000;
 const clock = (at: string): string => at.slice(11, 16);
 
 /** A run that was started: only what is needed now, then what is left, then the name under it. */
@@ -70,6 +72,7 @@ export function Running(props: RunningProps) {
   const [covered, setCovered] = useState('');
   const [coveredFault, setCoveredFault] = useState<string>();
   const [reason, setReason] = useState('');
+  const [note, setNote] = useState('');
   const left =
     runsFt.length === 0
       ? undefined
@@ -147,6 +150,28 @@ export function Running(props: RunningProps) {
         </Button>
       </div>
       <p className="small">Left empty, all of it was covered.</p>
+      <details className="givingup">
+        <summary>Write a note</summary>
+        <TextField label="Note" value={note} onChange={setNote} />
+        <Button
+          disabled={note.trim() === '' || note.length > MOST_NOTE}
+          onClick={() => void onStep({ kind: 'note', note: note.trim() }).then((kept) => kept && setNote(''))}
+        >
+          Save note
+        </Button>
+        {note.length > MOST_NOTE && (
+          <Fault>{`A note has at most ${MOST_NOTE} letters; this one has ${note.length}.`}</Fault>
+        )}
+        <ul className="small">
+          {run.events
+            .filter(({ kind }) => kind === 'note')
+            .map((event, i) => (
+              <li key={i}>
+                {clock(event.at)}: {event.note}
+              </li>
+            ))}
+        </ul>
+      </details>
       <details className="givingup">
         <summary>Give up</summary>
         <TextField label="Why" value={reason} onChange={setReason} />

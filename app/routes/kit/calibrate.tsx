@@ -1,32 +1,27 @@
 import { Button } from 'antd';
-import { lazy, Suspense, useMemo, useState } from 'react';
-import { averaged, gateFor, gateSays, rateOfCatch } from '@core/field/gate';
+import { useState } from 'react';
+import { gateFor, rateOfCatch, withoutCatch } from '@core/field/gate';
 import { nextOpening } from '@core/field/opening';
 import type { Catch, Spreader } from '@core/records/spreader-schema';
 import type { Product } from '@core/records/case';
 import { evaluate } from '@core/reckoning/define';
 import { isRefusal, type Refusal } from '@core/reckoning/refusal';
-import { sayDay } from '@core/words/days';
 import { ChoiceField, Fault, TextField } from '../../ui/field';
 import { useUnits } from '../../ui/format';
 import { StandingGlyph } from '../../ui/glyphs';
 import { Keypad } from '../../ui/keypad';
 import { Said } from '../../ui/substance';
+import { CatchVerdict, GateSaid } from '../../work/gate-said';
 import { caughtBySimulation } from './simulated-kit';
-
-const OpeningChart = lazy(() => import('../../ui/charts/opening-chart'));
 
 const STEPS = ['Catch', 'Strip', 'Weigh', 'Set'] as const;
 type Step = (typeof STEPS)[number];
-const STANDING_WORDS = { good: 'Good', near: 'Near enough, one more is better', again: 'Catch again' } as const;
 /** How what fell is weighed: in a box under the gate, or as what is missing from the hopper afterwards. */
 const WAYS = {
   box: 'in a catch box',
   hopper: 'hopper before and after',
 } as const;
 type Way = keyof typeof WAYS;
-/** Ratios beyond which something other than the gate is wrong. */
-const LOOK_FIRST = { over: 2, under: 0.5 } as const;
 const USUAL_STRIP_FT = 80;
 
 interface CalibrateProps {
@@ -58,7 +53,6 @@ export function Calibrate({ spreader, product, targetLb, today, operator, onSave
   const [before, setBefore] = useState('');
   const [walks, setWalks] = useState(0);
   const [fault, setFault] = useState<string>();
-  const points = useMemo(() => averaged(gate.catches), [gate.catches]);
 
   const within = (
     read: number | undefined | Refusal,
@@ -290,24 +284,7 @@ export function Calibrate({ spreader, product, targetLb, today, operator, onSave
                     <b>{units.say('product-rate', rateLb, 'product')}</b>
                   </li>
                 </ol>
-                {next && isRefusal(next) && (
-                  <p className="caution">
-                    <Said text={next.refused} />
-                  </p>
-                )}
-                {next && !isRefusal(next) && (
-                  <p className="overunder" role="status">
-                    <StandingGlyph standing={next.standing === 'again' ? 'warn' : 'pass'} />
-                    <span>
-                      <b>{STANDING_WORDS[next.standing as keyof typeof STANDING_WORDS]}</b>:{' '}
-                      {units.plain(Math.abs(next.ratio - 1) * 100, 1)} % {next.ratio < 1 ? 'under' : 'over'} the{' '}
-                      {units.productRate(targetLb)} wanted, limit 5 %.
-                      {next.standing !== 'good' && ` Set about ${units.plain(next.opening, 2)} and catch there.`}
-                      {(next.ratio > LOOK_FIRST.over || next.ratio < LOOK_FIRST.under) &&
-                        ' Look first: gate stuck, damp product, strip measured wrong, ounces typed as pounds?'}
-                    </span>
-                  </p>
-                )}
+                <CatchVerdict next={next} rateLb={rateLb} targetLb={targetLb} />
               </>
             )}
             <Keypad value={caught} decimal={units.decimalSign} onChange={setCaught} />
@@ -315,60 +292,14 @@ export function Calibrate({ spreader, product, targetLb, today, operator, onSave
           </>
         )}
         {step === 'Set' && (
-          <>
-            {gate.set !== undefined ? (
-              <p className="weighout">
-                <b>{units.plain(gate.set, 2)}</b> <span>on the dial</span>
-                <span className="small">{gateSays(gate, targetLb)}</span>
-              </p>
-            ) : (
-              <p>Nothing was caught of this product yet.</p>
-            )}
-            <Fault>{gate.refused}</Fault>
-            {gate.doubts.map((each) => (
-              <p key={each} className="caution small">
-                {each}
-              </p>
-            ))}
-            {points.length > 1 && !gate.refused && (
-              <>
-                <p className="small">{units.unit('product-rate', 'product')}, by opening</p>
-                <Suspense fallback={<div className="gatechart" />}>
-                  <OpeningChart
-                    catches={points}
-                    opening={gate.standing === 'beyond' ? undefined : gate.opening}
-                    targetLb={targetLb}
-                    label={`What ${spreader.name} gives of ${product.name} by its opening, ${units.unit('product-rate', 'product')}`}
-                  />
-                </Suspense>
-              </>
-            )}
-            {gate.catches.length > 0 && (
-              <table className="walktable">
-                <caption className="vh">Catches of {spreader.name}</caption>
-                <thead>
-                  <tr>
-                    <th scope="col">Catch</th>
-                    <th scope="col">Opening</th>
-                    <th scope="col">{units.unit('weight', 'product')}</th>
-                    <th scope="col">{units.heading('product-rate', 'product')}</th>
-                    <th scope="col">by</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {gate.catches.map((each, i) => (
-                    <tr key={i}>
-                      <th scope="row">{sayDay(each.on)}</th>
-                      <td>{units.plain(each.opening, 2)}</td>
-                      <td>{units.show('content', each.caughtLb)}</td>
-                      <td>{units.productRate(each.rateLb)}</td>
-                      <td>{each.operator ?? ''}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            )}
-          </>
+          <GateSaid
+            gate={gate}
+            spreaderName={spreader.name}
+            productName={product.name}
+            targetLb={targetLb}
+            none={<p>Nothing was caught of this product yet.</p>}
+            onDelete={(place) => void onSave(withoutCatch(spreader, product.id, place), 'The catch is deleted.')}
+          />
         )}
       </div>
       <div className="bigacts kitfoot">
