@@ -316,7 +316,9 @@ test('a spray is measured out by the jug, its tank filled to scale, and poured b
   // 4 gal at 3 gal per 1000 is 1333 sq ft: 6.2 fl oz of it
   await expect(tank.getByRole('row', { name: /full tanks?, each/ })).toContainText('6.2 fl oz');
   await tank.getByLabel(/^Finished spray/).fill('2');
-  await expect(tank).toContainText('it burns and streaks');
+  await expect(tank).toContainText('burns the leaf: 3 gal or more');
+  await expect(page.getByRole('button', { name: 'Start', exact: true })).toBeDisabled();
+  await expect(page.getByText('the tank is refused, see there.')).toBeVisible();
   await tank.getByLabel(/^Finished spray/).fill('3');
   await looksRight(page, 'The tank');
   expect(await smallerThanAThumb(page)).toEqual([]);

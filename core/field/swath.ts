@@ -7,7 +7,7 @@ import { spreadPattern } from './spreader';
 
 const SQ_IN_PER_SQ_FT = 144;
 /** Evenness that is still good, CV %. */
-const GOOD_CV_PERCENT = 15;
+export const GOOD_CV_PERCENT = 15;
 
 /** What a tray caught, as a rate. 10 g in 12 by 12 in: 22.05 lb product per 1000. */
 export const trayRate = defineReckoning({

@@ -13,6 +13,8 @@ export const MOST = {
   /** Steps of a run, and its stretches. */
   events: 5_000,
   runsOfARun: 5_000,
+  /** Of a note. */
+  letters: 2_000,
   /** Within one zone. */
   cutOuts: 2_000,
   readings: 50_000,

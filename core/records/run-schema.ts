@@ -50,7 +50,7 @@ export const runEventSchema = yup.object({
   /** How many stretches are done. */
   runsDone: num('Runs done', { min: 0, max: 100_000, integer: true }).optional(),
   reason: text('Reason', 400).optional(),
-  note: text('Note', 2000).optional(),
+  note: text('Note', MOST.letters).optional(),
   coveredSqFt: num('Ground covered', { above: 0, max: 5e7, unit: 'ft2' }).optional(),
   backLb: pounds('Weighed back').optional(),
   how: word('How', HOW_WEIGHED).optional(),

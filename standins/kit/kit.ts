@@ -74,5 +74,5 @@ export function readScale(given: unknown): { lb: number } | Refusal {
   const asked = checkShape<Weigh>(weighSchema as yup.Schema<Weigh>, given);
   if (isRefusal(asked)) return asked;
   const off = chanceOf(Math.round(asked.lb * 1e4) ^ Math.imul(asked.reading + 1, 0x27d4eb2f)).between(-0.7, 0.7);
-  return { lb: Math.max(0, Math.round((asked.lb / STEP_LB + off) * 1) * STEP_LB) };
+  return { lb: Math.max(0, Math.round(asked.lb / STEP_LB + off) * STEP_LB) };
 }

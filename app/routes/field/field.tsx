@@ -76,7 +76,7 @@ export function HydrateFallback() {
 function StartJob({ field }: { field: FieldState }) {
   const units = useUnits();
   const { job, weighOutLb, likelyLb, protection, verdict, lines, start, fault } = field;
-  const out = amountOut(units, job && densityOf(job.product), 'product');
+  const out = amountOut(units, job && densityOf(job.product), job?.dose.for === 'lime' ? 'lime' : 'product');
   const first = out.field(weighOutLb);
   const [weighed, setWeighed] = useState(first);
   const [worn, setWorn] = useState<readonly string[]>([]);
@@ -135,7 +135,7 @@ function StartJob({ field }: { field: FieldState }) {
         ) : (
           <Button
             type="primary"
-            disabled={!may || !dressed || wrong !== undefined}
+            disabled={!may || !dressed || wrong !== undefined || field.sprayFault !== undefined}
             onClick={() =>
               weighedLb !== undefined &&
               void start(job, { weighedLb, ...(verdict === 'wait' ? { override: reason.trim() } : {}) })
@@ -146,6 +146,7 @@ function StartJob({ field }: { field: FieldState }) {
         )}
         <span className="small">
           {verdict === 'ask' && `answer ${asked} ${asked === 1 ? 'question' : 'questions'} first`}
+          {field.sprayFault !== undefined && 'the tank is refused, see there. '}
           {verdict !== 'ask' && verdict !== 'never' && !dressed && 'tick what is on and at hand'}
         </span>
       </div>
@@ -258,7 +259,9 @@ export default function Field({ loaderData: { operators, spreaders, gear, told }
             )}
             <div className="jobwork">
               <div>
-                {isSprayed && <TankPanel job={job} typed={field.tank} onType={field.setTank} />}
+                {isSprayed && (
+                  <TankPanel job={job} typed={field.tank} refused={field.sprayFault} onType={field.setTank} />
+                )}
                 {isSprayed ? null : typeof walk === 'object' ? (
                   <>
                     <WalkDrawing

@@ -6,6 +6,7 @@ import type { Verdict } from '@core/field/go';
 import { runState } from '@core/field/run-state';
 import { overOrUnder, weighBack } from '@core/field/weigh-back';
 import type { Run, RunEvent } from '@core/records/case';
+import { MOST } from '@core/records/most';
 import { evaluate } from '@core/reckoning/define';
 import { isRefusal } from '@core/reckoning/refusal';
 import { fixed } from '@core/words/numbers';
@@ -58,8 +59,6 @@ function GoOnAnew({ verdict, asked, hour, onStep }: NonNullable<RunningProps['an
   );
 }
 
-/** Letters of a note, as its schema has it. */
-const MOST_NOTE = 2000;
 const clock = (at: string): string => at.slice(11, 16);
 
 /** A run that was started: only what is needed now, then what is left, then the name under it. */
@@ -111,7 +110,7 @@ export function Running(props: RunningProps) {
           {left && !isRefusal(left) && (
             <span className="small">
               {' '}
-              The {out.isLiquid ? 'tank' : 'hopper'} should still hold {out.say(left.leftLb)} of this.
+              The {out.isLiquid ? 'tank' : 'hopper'} should still hold {out.say(left.leftLb)} of what went out.
             </span>
           )}
         </p>
@@ -154,13 +153,13 @@ export function Running(props: RunningProps) {
         <summary>Write a note</summary>
         <TextField label="Note" value={note} onChange={setNote} />
         <Button
-          disabled={note.trim() === '' || note.length > MOST_NOTE}
+          disabled={note.trim() === '' || note.length > MOST.letters}
           onClick={() => void onStep({ kind: 'note', note: note.trim() }).then((kept) => kept && setNote(''))}
         >
           Save note
         </Button>
-        {note.length > MOST_NOTE && (
-          <Fault>{`A note has at most ${MOST_NOTE} letters; this one has ${note.length}.`}</Fault>
+        {note.length > MOST.letters && (
+          <Fault>{`A note has at most ${MOST.letters} letters; this one has ${note.length}.`}</Fault>
         )}
         <ul className="small">
           {run.events

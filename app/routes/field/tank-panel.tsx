@@ -39,16 +39,26 @@ function TankDrawing({ share, fill, name }: { share: number; fill: number; name:
 }
 
 /** A job that is sprayed: finished spray, tanks, what goes into each, how it is filled. */
-export function TankPanel({ job, typed, onType }: { job: Job; typed: TypedTank; onType: (next: TypedTank) => void }) {
+export function TankPanel({
+  job,
+  typed,
+  refused,
+  onType,
+}: {
+  job: Job;
+  typed: TypedTank;
+  /** Why it does not start (`sprayRefused`). */
+  refused: string | undefined;
+  onType: (next: TypedTank) => void;
+}) {
   const units = useUnits();
   const density = densityOf(job.product);
   const out = amountOut(units, density);
   const carrier = units.value('carrier', typed.carrier, 'Finished spray', 'carrier');
   const tank = units.value('volume', typed.tank, 'Tank', 'tank');
-  const isDry = job.product.form !== 'liquid';
   const rate = job.dose.rateLb;
   const answer =
-    typeof carrier === 'number' && typeof tank === 'number'
+    refused === undefined && typeof carrier === 'number' && typeof tank === 'number'
       ? evaluate(sprayTank, {
           areaSqFt: job.zone.areaSqFt,
           carrierGalPer1000: carrier,
@@ -64,9 +74,6 @@ export function TankPanel({ job, typed, onType }: { job: Job; typed: TypedTank; 
   return (
     <section className="tank" aria-labelledby="tank">
       <h2 id="tank">The tank</h2>
-      {!isDry && density === undefined && (
-        <Fault>{`${job.product.name} has no density: type its lb per gallon on the label in Shelf, so that it can be measured out.`}</Fault>
-      )}
       <div className="gearfields">
         <TextField
           label="Finished spray"
@@ -85,7 +92,8 @@ export function TankPanel({ job, typed, onType }: { job: Job; typed: TypedTank; 
           onChange={(text) => onType({ ...typed, tank: text })}
         />
       </div>
-      {typeof carrier === 'number' && carrier < FOLIAR_WATER_GAL && (
+      <Fault>{refused && units.said(refused)}</Fault>
+      {refused === undefined && typeof carrier === 'number' && carrier < FOLIAR_WATER_GAL && (
         <p className="caution small">
           Under {units.say('carrier', FOLIAR_WATER_GAL)} it burns and streaks: more water, unless the label says
           otherwise.

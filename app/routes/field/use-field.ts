@@ -24,6 +24,7 @@ import { useSend } from '../../work/send';
 import { weatherAt } from '@core/field/hours';
 import type { Forecast } from '../../work/weather-service';
 import { FOLIAR_WATER_GAL } from '@core/foliar/foliar-feeds';
+import { sprayRefused } from '@core/field/spray-refused';
 import { forecastNow } from './field-forecast';
 import type { TypedTank } from './tank-panel';
 import { useHours } from './use-hours';
@@ -193,6 +194,11 @@ export function useField(
     ...(weather.highF === undefined ? {} : { airF: weather.highF }),
   };
   const isSprayed = job !== undefined && materialOf(job.product, job.dose.for) === 'spray';
+  const carrier = units.value('carrier', tank.carrier, 'Finished spray', 'carrier');
+  const sprayFault =
+    job && isSprayed
+      ? sprayRefused(job.product, job.dose.rateLb, typeof carrier === 'number' ? carrier : undefined)
+      : undefined;
   /** How a granular job is walked, as its run keeps it. */
   const walked = (): Partial<RunEvent> => ({
     school: gear.school,
@@ -273,6 +279,7 @@ export function useField(
     getForecast: (station: string) => done(() => send({ intent: 'forecast', station, hour: hourNow })),
     tank,
     isSprayed,
+    sprayFault,
     setTank,
     hour,
     now: momentHere(),

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { spreadPattern } from '@core/field/spreader';
-import { bestSwath, trayRate } from '@core/field/swath';
+import { bestSwath, GOOD_CV_PERCENT } from '@core/field/swath';
 import { type Spreader, TRAVELS } from '@core/records/spreader-schema';
 import type { Product } from '@core/records/case';
 import { evaluate } from '@core/reckoning/define';
@@ -15,8 +15,6 @@ import { traysBySimulation } from './simulated-kit';
 const TRAVEL_WORDS = { 'back-and-forth': 'back and forth', 'one-way': 'one way' } as const;
 /** A usual test: eleven trays a foot apart, each 14 by 20 in, three passes. */
 const USUAL = { trays: 11, spacingFt: 1, lengthIn: 20, widthIn: 14, passes: 3 } as const;
-/** Evenness that is good, CV %. Common practice. */
-const GOOD_CV_PERCENT = 15;
 /** A center so far off the middle, as a share of the swath, is a skew. Common practice. */
 const SKEW_SHARE = 0.1;
 
@@ -57,11 +55,11 @@ function PatternDrawing({
       <svg
         viewBox={`0 0 ${width} ${height}`}
         role="img"
-        aria-label="Unevenness by the distance of the passes, and the limit of 15 percent"
+        aria-label="Unevenness by the distance of the passes, and the limit"
       >
         <path d={`M20 ${y(GOOD_CV_PERCENT)}H${width - 20}`} stroke="var(--loam)" strokeDasharray="5 3" />
         <text x={22} y={y(GOOD_CV_PERCENT) - 3} className="axis">
-          15 %
+          {GOOD_CV_PERCENT} %
         </text>
         <path
           d={`M${cvs.map(([ft, cv]) => `${x(ft)} ${y(cv)}`).join('L')}`}
@@ -133,16 +131,6 @@ export function Pattern({
       : 0;
   const best = answer && !isRefusal(answer) ? answer : undefined;
   const skewed = best !== undefined && Math.abs(centerFt) > SKEW_SHARE * best.swathFt;
-  const middle = catches[Math.floor(catches.length / 2)];
-  const middleRate =
-    middle === undefined
-      ? undefined
-      : evaluate(trayRate, {
-          catchG: middle,
-          trayLengthIn: USUAL.lengthIn,
-          trayWidthIn: USUAL.widthIn,
-          passes: USUAL.passes,
-        });
   const simulate = async () => {
     const opening = spreader.catches?.at(-1)?.opening ?? 5;
     const rows: number[][] = [];
@@ -186,7 +174,7 @@ export function Pattern({
       <h2 id="pattern">How evenly it lays</h2>
       <p className="small">
         <Said
-          text={`An odd number of trays in a row across the walk, ${USUAL.lengthIn} in by ${USUAL.widthIn} in each, ${USUAL.passes} passes over them.`}
+          text={`An odd number of like trays in a row across the walk, ${USUAL.lengthIn} in by ${USUAL.widthIn} in or another size, ${USUAL.passes} passes over them.`}
         />{' '}
         {kept && `Kept: a test of ${sayDay(kept.on)}.`}
       </p>
@@ -221,7 +209,7 @@ export function Pattern({
             <b>{units.show('length', best.swathFt)}</b> <span>{units.unit('length')} apart</span>
             <span className="small">
               uneven by {units.plain(best.cvPercent, 1)} % there, {units.plain(best.widerCvPercent, 1)} % one tray
-              wider; limit 15 %
+              wider; limit {GOOD_CV_PERCENT} %
             </span>
           </p>
           {skewed && (
@@ -229,9 +217,6 @@ export function Pattern({
               The middle of what fell lies {units.say('length', Math.abs(centerFt))} to the{' '}
               {centerFt < 0 ? 'left' : 'right'}: turn the cone or the drop point, or walk one way.
             </p>
-          )}
-          {middleRate !== undefined && !isRefusal(middleRate) && (
-            <p className="small">The middle tray has {units.say('product-rate', middleRate, 'product')} a pass.</p>
           )}
           <PatternDrawing catches={catches} cvs={cvs} best={best.swathFt} />
         </>
