@@ -1,5 +1,5 @@
 import { fireEvent, render, screen, waitFor } from '@testing-library/react';
-import { createRoutesStub } from 'react-router';
+import { createRoutesStub, useLoaderData } from 'react-router';
 import { expect, it, vi } from 'vitest';
 import { RecordRefused } from '../storage/changes';
 import { answering, useSend } from './send';
@@ -80,4 +80,48 @@ it('answers a defect of ours in words too, and reports it', async () => {
   );
   expect(reported).toHaveBeenCalledOnce();
   vi.unstubAllGlobals();
+});
+
+it('answers once the page shows what was written, so that what is changed next is changed over it', async () => {
+  let kept = 'none';
+  const shown = vi.fn();
+  /** Slow to draw, as a long page is. */
+  function Slow({ value }: { value: string }) {
+    const until = performance.now() + 30;
+    while (performance.now() < until);
+    return <p>{value}</p>;
+  }
+  function Page() {
+    const { send } = useSend<Sent, object>();
+    const value = useLoaderData<string>();
+    return (
+      <>
+        {[1, 2, 3].map((each) => (
+          <Slow key={each} value={`${each} ${value}`} />
+        ))}
+        <button
+          type="button"
+          onClick={() => void send({ intent: 'keep', name: 'Spring' }).then(() => shown(document.body.textContent))}
+        >
+          Save
+        </button>
+      </>
+    );
+  }
+  const clientAction = answering({ keep: { name: 'text' } }, (sent: Sent) => {
+    kept = sent.name;
+    return Promise.resolve({});
+  });
+  const Stub = createRoutesStub([
+    {
+      path: '/',
+      Component: Page,
+      loader: () => kept,
+      HydrateFallback: () => null,
+      action: ({ request }) => clientAction({ request, params: {} }),
+    },
+  ]);
+  render(<Stub />);
+  fireEvent.click(await screen.findByRole('button', { name: 'Save' }));
+  await waitFor(() => expect(shown).toHaveBeenCalledWith(expect.stringContaining('3 Spring')));
 });

@@ -1,3 +1,4 @@
+import { startTransition, useEffect, useRef, useState } from 'react';
 import { type FetcherWithComponents, useFetcher, useFormAction } from 'react-router';
 import { askToKeep, watchRoom } from '../storage/keeping';
 import { badRequest, jsonOf } from './json-of';
@@ -72,7 +73,39 @@ export const answering =
     }
   };
 
-/** A fetcher of a page's action: `send` asks and promises the answer, `answer` is there once the fetcher is idle again. */
+/**
+ * Promises that what the router has read is drawn. The router hands it to React as a transition, which may be drawn later than
+ * what whoever asked changes next: a second change over the first would then be made of records that are no longer so.
+ */
+function useDrawn(): () => Promise<void> {
+  const [drawn, draw] = useState(0);
+  const waits = useRef(new Map<number, () => void>());
+  const asked = useRef(0);
+  const there = useRef(false);
+  useEffect(() => tellUpTo(waits.current, drawn), [drawn]);
+  useEffect(() => {
+    const all = waits.current;
+    there.current = true;
+    return () => {
+      there.current = false;
+      tellUpTo(all, Infinity);
+    };
+  }, []);
+  return () =>
+    new Promise((tell) => {
+      if (!there.current) return tell();
+      const mine = ++asked.current;
+      waits.current.set(mine, tell);
+      // drawn together with, or after, the transitions that are under way
+      startTransition(() => draw(mine));
+    });
+}
+
+function tellUpTo(waits: Map<number, () => void>, last: number) {
+  for (const [number, tell] of waits) if (number <= last && waits.delete(number)) tell();
+}
+
+/** A fetcher of a page's action: `send` asks and promises the answer once the page shows it, `answer` is there once the fetcher is idle again. */
 export function useSend<Sent extends Intent, Answer>(): {
   send: (sent: Sent) => Promise<Answer | undefined>;
   answer: Answer | undefined;
@@ -81,9 +114,14 @@ export function useSend<Sent extends Intent, Answer>(): {
   // the generic type of an answer says nothing of its serialising, which here is none: client actions hand it over as it is
   const fetcher = useFetcher() as FetcherWithComponents<Answer>;
   const action = useFormAction();
+  const drawn = useDrawn();
   return {
     fetcher,
-    send: (sent) => sendBy(fetcher, sent, action),
+    send: async (sent) => {
+      const answer = await sendBy<Sent, Answer>(fetcher, sent, action);
+      await drawn();
+      return answer;
+    },
     answer: fetcher.state === 'idle' ? fetcher.data : undefined,
   };
 }
