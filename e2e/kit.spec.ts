@@ -13,7 +13,7 @@ test('a spreader is set step by step by the simulated scale: two catches lead to
   await looksRight(page, 'An empty kit');
   await page.getByRole('button', { name: 'Save spreader' }).click();
   await expect(page.getByText('A spreader needs a name.')).toBeVisible();
-  await page.getByLabel('Name', { exact: true }).fill('Marsh wheel');
+  await page.getByLabel('Name of the spreader').fill('Marsh wheel');
   await page.getByLabel('Step of the dial').fill('0.05');
   await page.getByLabel(/^Hopper takes/).fill('12');
   await page.getByLabel(/^Swath/).fill('6');
@@ -59,9 +59,9 @@ test('a spreader is set step by step by the simulated scale: two catches lead to
   await page.getByRole('button', { name: 'Catch once more' }).click();
   await caught();
   await page.getByRole('button', { name: 'Catch once more' }).click();
-  // each walk scatters by 2 percent: where two lead, the third is near, and one or two more are good
+  // every spreader is another one and each walk scatters: where two lead, the third is near, and one or two more are good
   let off = await caught();
-  expect(off).toBeLessThanOrEqual(10);
+  expect(off).toBeLessThanOrEqual(15);
   let catches = 3;
   for (; off > 5 && catches < 6; catches++) {
     await page.getByRole('button', { name: 'Catch once more' }).click();

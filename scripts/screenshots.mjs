@@ -144,7 +144,7 @@ const VIEWS = [
     path: '/kit#rate=2.6&product=coated-urea-42',
     size: WIDE,
     prepare: async (page) => {
-      await page.getByLabel('Name', { exact: true }).fill('Marsh wheel');
+      await page.getByLabel('Name of the spreader').fill('Marsh wheel');
       await page.getByLabel('Step of the dial').fill('0.25');
       await page.getByLabel(/^Swath/).fill('6');
       await page.getByRole('button', { name: 'Save spreader' }).click();

@@ -9,6 +9,7 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { placeHash } from '../../ui/place';
 import { ChoiceField, TextField } from '../../ui/field';
 import { useUnits } from '../../ui/format';
+import { SpreaderForm, type TypedSpreader } from '../../work/spreader-form';
 import { CatchVerdict, GateSaid } from '../../work/gate-said';
 
 const NEW = 'new';
@@ -17,7 +18,7 @@ interface GatePanelProps {
   spreaders: readonly Spreader[];
   chosen: Spreader | undefined;
   onChoose: (id: string | undefined) => void;
-  onSave: (spreader: Spreader | { name: string; dialStep: number }) => Promise<boolean>;
+  onSave: (spreader: Spreader | TypedSpreader) => Promise<boolean>;
   onDelete: (spreader: Spreader) => unknown;
   gate: Gate | undefined;
   /** What one pass is to lay, lb product/1000 ft2. */
@@ -25,41 +26,6 @@ interface GatePanelProps {
   /** What a catch made now is of. */
   stamp: Pick<Catch, 'productId' | 'on' | 'operator' | 'lot' | 'swathFt'>;
   productName: string;
-}
-
-/** A spreader of one's own: its name and the smallest step of its dial. */
-function NewSpreader({ onSave }: Pick<GatePanelProps, 'onSave'>) {
-  const units = useUnits();
-  const [name, setName] = useState('');
-  const [step, setStep] = useState('');
-  const [faults, setFaults] = useState<{ name?: string; step?: string }>({});
-  const save = () => {
-    const dialStep = units.readPlain(step, 'Step of the dial', 'step');
-    const found = {
-      ...(name.trim() ? {} : { name: 'A spreader needs a name.' }),
-      ...(isRefusal(dialStep)
-        ? { step: dialStep.refused }
-        : dialStep === undefined || dialStep <= 0 || dialStep > 100
-          ? { step: 'Type the smallest step of its dial: 1, 0.5 or 0.25.' }
-          : {}),
-    };
-    setFaults(found);
-    if (Object.keys(found).length === 0) void onSave({ name: name.trim(), dialStep: dialStep as number });
-  };
-  return (
-    <div className="gearfields">
-      <TextField label="Name of the spreader" value={name} fault={faults.name} onChange={setName} />
-      <TextField
-        label="Step of the dial"
-        inputMode="decimal"
-        value={step}
-        fault={faults.step}
-        onChange={setStep}
-        onEnter={save}
-      />
-      <Button onClick={save}>Save spreader</Button>
-    </div>
-  );
 }
 
 /** One catch over a measured strip, with its arithmetic and what it means for the gate. */
@@ -176,7 +142,7 @@ export function GatePanel(props: GatePanelProps) {
         ]}
         onChange={(id) => onChoose(id === NEW ? undefined : id)}
       />
-      {!chosen && <NewSpreader onSave={onSave} />}
+      {!chosen && <SpreaderForm spreader={undefined} onSave={onSave} />}
       {chosen && gate && (
         <>
           <GateSaid

@@ -35,13 +35,13 @@ import { useMedia } from '../../ui/use-media';
 import { gateFor } from '@core/field/gate';
 import type { Spreader } from '@core/records/spreader-schema';
 import { useSpreaders } from '../../work/spreaders';
-import type { KeptGear } from './gear';
+import { gearOf, type KeptGear } from './gear';
 
 type Lengths = Record<'swath' | 'hopper' | 'speed', string>;
 
 /** The jobs of the property, the one in hand, what is known of the hour, how it is walked, and what is sent. */
 export function useField(
-  kept: KeptGear,
+  noted: KeptGear,
   operators: readonly Operator[],
   spreaders: readonly Spreader[],
   told: Forecast | undefined,
@@ -80,6 +80,8 @@ export function useField(
   const lines = job ? goLines(goFactsOf(job, file, ground, seen, weather, operator, today)) : [];
   const verdict = verdictOf(lines);
 
+  const last = spreaders.find(({ id }) => id === noted.spreaderId) ?? spreaders[0];
+  const kept: KeptGear = { ...noted, ...(last ? gearOf(last) : {}) };
   const [gear, setGear] = useState<Gear>(kept);
   const [lengths, setLengths] = useState<Lengths>(() => ({
     swath: units.field('length', kept.swathFt),
@@ -118,9 +120,7 @@ export function useField(
     return isRefusal(found) ? found.refused : found;
   }, [job, ground, weighOutLb, gear]);
   const minutes = typeof walk === 'object' ? walk.rounds.reduce((sum, round) => sum + round.minutes, 0) : 60;
-  const [spreaderId, setSpreaderId] = useState<string | undefined>(
-    spreaders.find(({ id }) => id === kept.spreaderId)?.id ?? spreaders[0]?.id,
-  );
+  const [spreaderId, setSpreaderId] = useState(last?.id);
   const spreader = spreaders.find(({ id }) => id === spreaderId);
   const targets = useMemo(
     () => (typeof walk === 'object' ? walk.rounds.map(({ settingLb }) => settingLb) : []),
@@ -154,16 +154,10 @@ export function useField(
     };
     return done(() => send({ intent: 'gear', gear: whole as unknown as Record<string, unknown> }));
   };
-  const chooseSpreader = (id: string | undefined) => {
+  /** From now on this one is walked with: what the kit knows of it stands before what was walked with. */
+  const walkWith = (id: string, of: Pick<Spreader, 'swathFt' | 'hopperLb'>) => {
+    const next = { ...gear, ...gearOf(of) };
     setSpreaderId(id);
-    if (id === undefined) return;
-    // what the kit knows of it is walked with
-    const { swathFt, hopperLb } = spreaders.find((each) => each.id === id) ?? {};
-    const next = {
-      ...gear,
-      ...(swathFt === undefined ? {} : { swathFt }),
-      ...(hopperLb === undefined ? {} : { hopperLb }),
-    };
     setGear(next);
     setLengths((before) => ({
       ...before,
@@ -172,12 +166,17 @@ export function useField(
     }));
     void saveGear({ ...next, spreaderId: id });
   };
+  const chooseSpreader = (id: string | undefined) => {
+    const of = spreaders.find((each) => each.id === id);
+    if (of) walkWith(of.id, of);
+    else setSpreaderId(undefined);
+  };
   const { save: keepSpreader, remove: deleteSpreader } = useSpreaders(spreaders, (change) =>
     send({ intent: 'spreader', change }),
   );
   const saveSpreader = async (of: Spreader | Omit<Spreader, 'id'>): Promise<boolean> => {
     const id = await keepSpreader(of);
-    if (id !== undefined && !('id' in of)) setSpreaderId(id);
+    if (id !== undefined && !('id' in of)) walkWith(id, of);
     return id !== undefined;
   };
   const error =

@@ -17,12 +17,12 @@ import { RoomTop } from '../../ui/room-top';
 import { todayIso } from '../../ui/today';
 import { answering, type Shapes, useSend } from '../../work/send';
 import { type SpreadersAnswer, useSpreaders } from '../../work/spreaders';
+import { SpreaderForm } from '../../work/spreader-form';
 import { StageFault } from '../../work/stage-fault';
 import { useFollow } from '../../work/use-follow';
 import type { Route } from './+types/kit';
 import { Calibrate } from './calibrate';
 import { Pattern } from './pattern';
-import { PieceForm } from './piece-form';
 
 type Sent = { intent: 'spreader'; change: TableChange<Spreader> };
 type Answer = SpreadersAnswer & { faults?: Record<string, string> };
@@ -102,7 +102,7 @@ export default function Kit({ loaderData: { spreaders, operators, products, toda
               <p>
                 By a name of your own. Its dial is read as it stands: whole numbers, or letters as numbers with thirds.
               </p>
-              <PieceForm
+              <SpreaderForm
                 key={spreaders.length}
                 spreader={undefined}
                 onSave={async (typed) => {
@@ -130,7 +130,7 @@ export default function Kit({ loaderData: { spreaders, operators, products, toda
               </div>
               <details className="piece">
                 <summary>What it is</summary>
-                <PieceForm
+                <SpreaderForm
                   key={`${spreader.id} ${spreader.changedAt ?? ''}`}
                   spreader={spreader}
                   onSave={(typed) => keep({ ...spreader, ...typed }, `${typed.name} is saved.`)}

@@ -2,18 +2,18 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { type Spreader, SPREADER_KINDS } from '@core/records/spreader-schema';
 import { isRefusal } from '@core/reckoning/refusal';
-import { ChoiceField, TextField } from '../../ui/field';
-import { useUnits } from '../../ui/format';
+import { ChoiceField, TextField } from '../ui/field';
+import { useUnits } from '../ui/format';
 
-export type TypedPiece = Pick<Spreader, 'name' | 'dialStep' | 'kind' | 'hopperLb' | 'swathFt'>;
+export type TypedSpreader = Pick<Spreader, 'name' | 'dialStep' | 'kind' | 'hopperLb' | 'swathFt'>;
 
 /** A spreader of one's own: its name, the step of its dial, what it holds, how wide it lays. */
-export function PieceForm({
+export function SpreaderForm({
   spreader,
   onSave,
 }: {
   spreader: Spreader | undefined;
-  onSave: (typed: TypedPiece) => Promise<boolean>;
+  onSave: (typed: TypedSpreader) => Promise<boolean>;
 }) {
   const units = useUnits();
   const [name, setName] = useState(spreader?.name ?? '');
@@ -65,7 +65,7 @@ export function PieceForm({
   return (
     <>
       <div className="kitfields">
-        <TextField label="Name" value={name} fault={faults.name} onChange={setName} />
+        <TextField label="Name of the spreader" value={name} fault={faults.name} onChange={setName} />
         <ChoiceField
           label="Kind"
           value={kind}
