@@ -5,6 +5,8 @@ import { join } from 'node:path';
 import { Readable, Writable } from 'node:stream';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { REGISTRY } from '../core/registry';
+import { hourlyWeather } from '../standins/weather-station/hourly';
+import { STATIONS } from '../standins/weather-station/stations';
 import { type BatchOptions, runBatch } from './batch';
 
 let folder: string;
@@ -177,6 +179,43 @@ describe('the command line', () => {
       solver: { status: 'drafted' },
       checks: expect.arrayContaining([{ id: 'climate', standing: 'fail', says: expect.stringContaining('climate') }]),
     });
+  });
+
+  it('prints the day of the field by the forecast of a file, and refuses what is no day, no hour and no forecast', () => {
+    const given = JSON.parse(readFileSync('demo/okonedo-residence.json', 'utf8')) as object;
+    const written = (name: string, value: unknown) => {
+      const path = join(folder, name);
+      writeFileSync(path, JSON.stringify(value));
+      return path;
+    };
+    const dose = { zoneId: 'front-lawn', date: '2027-05-03', productId: 'coated-urea-42', for: 'N', rateLb: 1.6 };
+    const path = written('saved.json', {
+      ...given,
+      plans: [{ id: 'p', year: 2027, keptOn: '2027-03-01', doses: [dose] }],
+    });
+    const asked = { station: STATIONS[0]!.id, forecast: '2027-05-03T06', hours: 240 };
+    const weather = written('forecast.json', hourlyWeather(asked));
+    const { code, out } = ubertas(['field', path, '--date', '2027-05-03', '--forecast', weather]);
+    expect(code).toBe(0);
+    expect(json(out)).toMatchObject({
+      format: 'ubertas-field-day',
+      version: 1,
+      date: '2027-05-03',
+      jobs: [{ key: 'front-lawn/2027-05-03/coated-urea-42', state: 'due', hours: { length: 240 } }],
+    });
+    expect(json(ubertas(['field', path, '--date', '2027-05-03']).out)).toMatchObject({
+      jobs: [{ go: { verdict: 'ask' }, hours: [], windows: [] }],
+    });
+    for (const [more, field] of [
+      [['--date', '3 May'], 'date'],
+      [['--date', '2027-05-03', '--as-of', '6 am'], 'as-of'],
+      [['--date', '2027-05-03', '--days', 'many'], 'days'],
+      [['--date', '2027-05-03', '--zone', 'gone'], 'zone'],
+      [['--date', '2027-05-03', '--forecast', path], 'format'],
+    ] as const) {
+      const { code: refused, out: says } = ubertas(['field', path, ...more]);
+      expect([refused, json(says).field]).toEqual([2, field]);
+    }
   });
 
   it('compares two packs row by row, and refuses two kinds', () => {

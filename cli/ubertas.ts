@@ -5,12 +5,16 @@ import { parseArgs } from 'node:util';
 import { parseJson } from '../core/files/case-file';
 import { areaDoubtSays, areaDoubts, refuseOutlines } from '../core/files/check-ground';
 import { type Case, checkCase } from '../core/records/case';
+import { printFieldDay } from '../core/files/field-results';
 import { printPlan } from '../core/files/plan-results';
 import { printInterpretation, printPrescription } from '../core/files/reading-results';
 import { byFineness } from '../core/lime/lime-label';
 import { packDifferences } from '../core/packs/pack-diff';
 import { BUILT_IN_PACKS, checkPack, type RulePacks, withPack } from '../core/packs/rule-packs';
 import { isIsoDay } from '../core/days/day';
+import { isIsoHour } from '../core/climate/hourly-weather';
+import { fieldDay } from '../core/field/field-day';
+import { forecastOfFile } from '../core/field/forecast-now';
 import dayjs from 'dayjs';
 import { explain } from '../core/reckoning/define';
 import { handbookEntry } from '../core/reckoning/handbook';
@@ -33,6 +37,7 @@ ubertas convert VALUE FROM TO (as in: convert 2.5 'lb/1000 ft2' g/m2; a negative
 ubertas interpret CASE.json [--school sufficiency|minimum|saturation] [--on 2027-03-01] [--pack PACK.json]
 ubertas prescribe CASE.json [--on 2027-03-01] [--pack PACK.json]
 ubertas plan CASE.json [--year 2027] [--on 2027-03-01] [--pack PACK.json]
+ubertas field CASE.json --date 2027-09-06 [--as-of 2027-09-06T06] [--forecast FILE.json] [--zone ID] [--days 14] [--operator ID] [--pack PACK.json]
 ubertas batch REPORTS.csv [--grass ID] [--texture ID] [--unit ppm] [--method mehlich-3] [--buffer mehlich] [--on 2027-03-01] [--pack PACK.json]
 ubertas pack diff OURS.json THEIRS.json
 ubertas read REPORT.csv|.xlsx|.pdf|.txt [--layout LAYOUT.json] [--on 2027-03-01]
@@ -106,6 +111,12 @@ async function main(): Promise<void> {
       buffer: { type: 'string' },
       on: { type: 'string' },
       layout: { type: 'string' },
+      date: { type: 'string' },
+      'as-of': { type: 'string' },
+      forecast: { type: 'string' },
+      zone: { type: 'string' },
+      days: { type: 'string' },
+      operator: { type: 'string' },
     },
   });
   const [command, first, second] = positionals;
@@ -171,6 +182,29 @@ async function main(): Promise<void> {
           best: (file, plan, picked, locked) => planBest(highs, file, plan, { picked, locked, packs }),
           seconds: () => (performance.now() - since) / 1000,
         }),
+      );
+      return;
+    }
+    case 'field': {
+      const given = readCase(first);
+      const date = need(values.date, '--date');
+      if (!isIsoDay(date)) throw new Refused(refuse('date', `"${date}" is not a day: write it like 2027-09-06.`));
+      const hour = values['as-of'];
+      if (hour !== undefined && !isIsoHour(hour))
+        throw new Refused(refuse('as-of', `"${hour}" is not an hour: write it like 2027-09-06T06.`));
+      const days = values.days === undefined ? undefined : Number(values.days);
+      if (days !== undefined && (!Number.isInteger(days) || days < 0 || days > 366))
+        throw new Refused(refuse('days', `"${values.days}" is not a count of days from 0 to 366.`));
+      const forecast =
+        values.forecast === undefined
+          ? undefined
+          : orRefuse(forecastOfFile(orRefuse(parseJson(readText(values.forecast), values.forecast)).json));
+      say(
+        printFieldDay(
+          orRefuse(
+            fieldDay(given, { date, hour, forecast, zoneId: values.zone, days, operatorId: values.operator, packs }),
+          ),
+        ),
       );
       return;
     }

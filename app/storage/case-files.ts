@@ -56,7 +56,11 @@ export function readImport(source: string): { cases: Case[]; backup: boolean; ow
     const single = checkCase(json);
     if (isRefusal(single)) return single;
     // what a backup holds was in a browser and comes back as it was; a file may be anybody's
-    return refuseOutlines(single) ?? { cases: [single], backup: false };
+    const crossed = refuseOutlines(single);
+    if (crossed) return crossed;
+    const { operators, spreaders, ...rest } = single;
+    const own = { ...(operators ? { operators } : {}), ...(spreaders ? { spreaders } : {}) };
+    return { cases: [rest], backup: false, ...(operators || spreaders ? { own } : {}) };
   }
   if (json.version !== 1)
     return refuse('version', 'The backup was saved by a newer Ubertas. Update this one, then open it again.');

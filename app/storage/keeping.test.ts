@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { isRefusal } from '@core/reckoning/refusal';
-import { exportBackup, readImport } from './case-files';
+import { exportBackup, exportProperty, readImport } from './case-files';
 import { askNow, deleteEverything, isBackupDue, noteBackup, sinceBackup, storedBytes } from './keeping';
 import { restoreOwn, surveyOwn, undoOwn } from './own-backup';
 import { saveCode } from './own-codes';
@@ -101,6 +101,21 @@ describe('own codes, packs, people and settings in a backup', () => {
     const back = read(await exportBackup('2027-04-02', other)).own!;
     await restoreOwn(back, db);
     expect((await loadOwn('operators', db))[0]).toMatchObject({ name: 'Rae Amadi', licenseNumber: 'T-4411' });
+  });
+  it('may come with a case file: people and spreaders go to the browser’s own, not to the property', async () => {
+    await filled();
+    const json = JSON.parse((await exportProperty('mill', db)) ?? '') as object;
+    const text = JSON.stringify({
+      ...json,
+      operators: [{ id: 'jo', name: 'J. Orr' }],
+      spreaders: [{ id: 'wheel', name: 'Wheel', dialStep: 0.25 }],
+    });
+    const { cases, own, backup } = read(text);
+    expect(backup).toBe(false);
+    expect(cases[0]).not.toHaveProperty('operators');
+    expect((await restoreOwn(own!, other)).written).toBe(2);
+    expect((await loadOwn('spreaders', other)).map(({ name }) => name)).toEqual(['Wheel']);
+    expect(read(JSON.stringify(json)).own).toBeUndefined();
   });
   it('are refused whole where one is broken, with its place', async () => {
     await filled();

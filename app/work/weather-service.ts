@@ -1,5 +1,6 @@
 import { checkShape } from '@core/records/strict-schema';
 import { type HourlyWeather, hourlyWeatherSchema } from '@core/climate/hourly-weather';
+import { type Forecast, forecastOfFile } from '@core/field/forecast-now';
 import { isRefusal } from '@core/reckoning/refusal';
 import { addDays } from '@core/days/day';
 
@@ -29,11 +30,8 @@ export async function listStations(): Promise<StationEntry[] | string> {
 const OBSERVED_HOURS = 48;
 const FORECAST_HOURS = 240;
 
-/** What was observed and what is to come, as it was told. */
-export interface Forecast {
-  observed: HourlyWeather;
-  forecast: HourlyWeather;
-}
+/** Where the forecast of a property is kept in this browser. */
+export const forecastNote = (propertyId: string): string => `forecast/${propertyId}`;
 
 const hourly = (answer: unknown): HourlyWeather | string => {
   if (isRefusal(answer)) return answer.refused;
@@ -68,9 +66,8 @@ export async function forecastOf(station: string, hour: string): Promise<Forecas
 export function forecastFrom(note: string | undefined): Forecast | undefined {
   if (note === undefined) return undefined;
   try {
-    const kept = JSON.parse(note) as Partial<Forecast>;
-    const [observed, forecast] = [hourly(kept.observed), hourly(kept.forecast)];
-    return typeof observed === 'string' || typeof forecast === 'string' ? undefined : { observed, forecast };
+    const kept = forecastOfFile(JSON.parse(note));
+    return isRefusal(kept) ? undefined : kept;
   } catch {
     return undefined;
   }

@@ -7,12 +7,12 @@ import { list, num, text } from '../records/strict-schema';
 /** Ten days, the most that is asked for or read. */
 export const MOST_FORECAST_HOURS = 240;
 
+/** '2027-09-06T05': a day and one of its hours. */
+export const isIsoHour = (text: string): boolean =>
+  /^\d{4}-\d\d-\d\dT([01]\d|2[0-3])$/.test(text) && isIsoDay(text.slice(0, 10));
+
 const hourStamp = () =>
-  text('Hour', 13).test(
-    'hour',
-    'An hour is written like 2027-09-06T05.',
-    (v) => v === undefined || (/^\d{4}-\d\d-\d\dT([01]\d|2[0-3])$/.test(v) && isIsoDay(v.slice(0, 10))),
-  );
+  text('Hour', 13).test('hour', 'An hour is written like 2027-09-06T05.', (v) => v === undefined || isIsoHour(v));
 const each = (label: string, min: number, max: number, unit: string) =>
   list(label, num(label, { min, max, unit }).required(), MOST_FORECAST_HOURS).required();
 

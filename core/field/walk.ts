@@ -3,6 +3,7 @@ import type { Pair } from '../reckoning/inputs';
 import { evaluate } from '../reckoning/define';
 import { isRefusal, type Refusal } from '../reckoning/refusal';
 import type { LAYING_SCHOOLS } from '../records/case';
+import type { Spreader } from '../records/spreader-schema';
 import { hopperLoads } from './hopper';
 import { settingRate } from './opening';
 import { bestBearing, type Stripes, stripesOf, walkTime } from './passes';
@@ -26,6 +27,15 @@ export interface Gear {
   /** Of the first direction, where a person turned it. */
   bearingDeg?: number;
 }
+
+/** What is walked with where nothing was said. Common practice. */
+export const USUAL_GEAR: Gear = { swathFt: 6, school: 'two-directions', speedMph: 3, headerLaps: 1 };
+
+/** What the kit knows of a spreader, as it is walked with. */
+export const gearOf = ({ swathFt, hopperLb }: Pick<Spreader, 'swathFt' | 'hopperLb'>): Partial<Gear> => ({
+  ...(swathFt === undefined ? {} : { swathFt }),
+  ...(hopperLb === undefined ? {} : { hopperLb }),
+});
 
 /** One time over the ground. */
 export interface Round {

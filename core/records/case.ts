@@ -3,11 +3,13 @@ import { type Refusal, isRefusal, refuse } from '../reckoning/refusal';
 import { MOST } from './most';
 import { codeSchema } from './code-schema';
 import { choicesSchema, planSchema } from './plan-schema';
+import { operatorSchema } from './operator-schema';
 import { productSchema } from './product-schema';
 import { propertySchema } from './property-schema';
 import { runSchema } from './run-schema';
 import { sampleSchema } from './sample-schema';
 import { checkShape, list, num, word } from './strict-schema';
+import { spreaderSchema } from './spreader-schema';
 import { soilTestSchema } from './soil-test-schema';
 import { zoneSchema } from './zone-schema';
 
@@ -37,6 +39,9 @@ export const caseSchema = yup.object({
   choices: choicesSchema.optional().default(undefined),
   plans: list('Plans', planSchema, MOST.plans).optional(),
   runs: list('Runs', runSchema, MOST.runs).optional(),
+  /** Of the agronomist and not of the property: a file may bring them, so that its jobs can be gone about as they are here. */
+  operators: list('People', operatorSchema, MOST.ofTheKit).optional(),
+  spreaders: list('Spreaders', spreaderSchema, MOST.ofTheKit).optional(),
 });
 export type Case = yup.InferType<typeof caseSchema>;
 

@@ -10,6 +10,8 @@ export const MOST = {
   plans: 5_000,
   codes: 500,
   runs: 50_000,
+  /** People, spreaders. */
+  ofTheKit: 5_000,
   /** Steps of a run, and its stretches. */
   events: 5_000,
   runsOfARun: 5_000,

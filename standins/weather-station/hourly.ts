@@ -1,7 +1,6 @@
 import * as yup from 'yup';
 import { addDays, daysBetween } from '../../core/days/day';
-import type { HourlyWeather } from '../../core/climate/hourly-weather';
-import { isIsoDay } from '../../core/days/day';
+import { type HourlyWeather, isIsoHour } from '../../core/climate/hourly-weather';
 import { checkShape, num, text, word } from '../../core/records/strict-schema';
 import { isRefusal, type Refusal, refuse } from '../../core/reckoning/refusal';
 import { chanceOf } from '../chance';
@@ -17,7 +16,7 @@ const hour = (label: string) =>
   text(label, 13).test(
     'hour',
     `${label} must be an hour written like 2027-09-06T05.`,
-    (v) => v === undefined || (/^\d{4}-\d\d-\d\dT([01]\d|2[0-3])$/.test(v) && isIsoDay(v.slice(0, 10))),
+    (v) => v === undefined || isIsoHour(v),
   );
 const MOST_HOURS = 240;
 export const hoursAskedSchema = yup.object({

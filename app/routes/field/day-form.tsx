@@ -2,7 +2,7 @@ import { Segmented } from 'antd';
 import type { Material } from '@core/field/go';
 import { TextField } from '../../ui/field';
 import { useUnits } from '../../ui/format';
-import { type TypedDay, WEATHER, WEATHER_KEYS, type WeatherKey } from './day-facts';
+import { type TypedDay, WEATHER, WEATHER_KEYS, type WeatherKey } from './day-words';
 
 const LOOKED = [
   {

@@ -5,7 +5,7 @@ import { sayHour, sayWeekday } from '@core/words/days';
 import { ChoiceField, Fault } from '../../ui/field';
 import { useUnits } from '../../ui/format';
 import { listStations, type StationEntry } from '../../work/weather-service';
-import type { ForecastNow } from './field-forecast';
+import type { ForecastNow } from '@core/field/forecast-now';
 import { HoursStrip } from './hours-strip';
 
 const sayMoment = (hour: string): string => `${sayWeekday(hour.slice(0, 10))}, ${sayHour(Number(hour.slice(11, 13)))}`;

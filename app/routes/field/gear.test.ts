@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { gearFrom, gearOf, USUAL_GEAR } from './gear';
+import { gearOf, USUAL_GEAR } from '@core/field/walk';
+import { gearFrom } from './gear';
 
 describe('what one walks with', () => {
   it('is as it was kept, and as usual where the note cannot be read', () => {

@@ -1,24 +1,15 @@
 import { LAYING_SCHOOLS } from '@core/records/case';
-import type { Gear, LayingSchool } from '@core/field/walk';
-import type { Spreader } from '@core/records/spreader-schema';
+import { type Gear, type LayingSchool, USUAL_GEAR } from '@core/field/walk';
 
 /** What this browser walks with, the spreader that was used last, what its tank holds, and whether it is read in bright sun; unsaid, a phone is. */
 export type KeptGear = Gear & { spreaderId?: string; tankGal?: number; sun?: boolean };
 export const GEAR_NOTE = 'field-gear';
-
-export const USUAL_GEAR: Gear = { swathFt: 6, school: 'two-directions', speedMph: 3, headerLaps: 1 };
 
 export const SCHOOL_NAMES: Record<LayingSchool, string> = {
   'two-directions': 'two crossing directions, half each',
   'four-light': 'four light passes, a quarter each',
   'one-direction': 'one direction',
 };
-
-/** What the kit knows of a spreader, as it is walked with. */
-export const gearOf = ({ swathFt, hopperLb }: Pick<Spreader, 'swathFt' | 'hopperLb'>): Partial<Gear> => ({
-  ...(swathFt === undefined ? {} : { swathFt }),
-  ...(hopperLb === undefined ? {} : { hopperLb }),
-});
 
 const between = (value: unknown, low: number, high: number): value is number =>
   typeof value === 'number' && value > low && value <= high;

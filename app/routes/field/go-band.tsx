@@ -1,7 +1,7 @@
 import type { GoLine, Verdict } from '@core/field/go';
 import { sayHour } from '@core/words/days';
 import { useUnits } from '../../ui/format';
-import { LINE_WORDS, lineSays } from './day-facts';
+import { LINE_WORDS, lineSays } from './day-words';
 
 const WORD: Record<Verdict, string> = { go: 'Go', wait: 'Wait', never: 'Not today', ask: 'Look first' };
 

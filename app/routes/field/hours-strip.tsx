@@ -2,7 +2,7 @@ import type { GoLineId } from '@core/field/go';
 import type { HourVerdict } from '@core/field/hours';
 import { sayHour, sayWeekday } from '@core/words/days';
 import { useWidth } from '../../ui/use-width';
-import { LINE_WORDS } from './day-facts';
+import { LINE_WORDS } from './day-words';
 
 /** What stands in an hour that waits: the initial of its first line. */
 const LETTER: Record<GoLineId, string> = {

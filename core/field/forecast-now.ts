@@ -1,8 +1,23 @@
-import { hoursOf, type WeatherHour } from '@core/climate/hourly-weather';
-import type { Forecast } from '../../work/weather-service';
+import { hoursOf, type HourlyWeather, hourlyWeatherSchema, type WeatherHour } from '../climate/hourly-weather';
+import { checkShape } from '../records/strict-schema';
+import { isRefusal, type Refusal } from '../reckoning/refusal';
 
-/** Where the forecast of a property is kept in this browser. */
-export const forecastNote = (propertyId: string): string => `forecast/${propertyId}`;
+/** What was observed and what is to come, as it was told. */
+export interface Forecast {
+  observed?: HourlyWeather;
+  forecast: HourlyWeather;
+}
+
+/** A forecast as a weather service answers it, or as it is kept together with what was observed before. */
+export function forecastOfFile(json: unknown): Forecast | Refusal {
+  const read = (of: unknown) => checkShape<HourlyWeather>(hourlyWeatherSchema as never, of);
+  const both = json as { observed?: unknown; forecast?: unknown } | null;
+  const forecast = read(both?.forecast ?? json);
+  if (isRefusal(forecast)) return forecast;
+  if (both?.observed === undefined) return { forecast };
+  const observed = read(both.observed);
+  return isRefusal(observed) ? observed : { observed, forecast };
+}
 
 /** Hours after which a forecast is named as old, and after which nothing of it counts. Common practice. */
 const OLD_HOURS = 12;
@@ -26,7 +41,7 @@ export interface ForecastNow {
 export function forecastNow({ observed, forecast }: Forecast, hour: string): ForecastNow {
   const issued = forecast.issued ?? forecast.hourly.at[0] ?? hour;
   const age = hoursBetween(issued, hour);
-  const hours = [...hoursOf(observed), ...hoursOf(forecast)];
+  const hours = [...(observed ? hoursOf(observed) : []), ...hoursOf(forecast)];
   const place = hours.findIndex(({ at }) => at === hour);
   // a clock that was set back is before the forecast: what it says of this hour was observed then
   const standing = age > TOO_OLD_HOURS || age < 0 ? 'too-old' : age > OLD_HOURS ? 'old' : 'fresh';

@@ -1,22 +1,10 @@
-import { daysBetween, type IsoDay } from '@core/days/day';
-import type { GoFacts, GoLine, GoLineId } from '@core/field/go';
-import type { Job } from '@core/field/jobs';
-import { carriedBy, isUreaOrAmmonium, materialOf, wateringIn } from '@core/field/material';
-import { groupOfTexture } from '@core/ground/texture-groups';
-import type { ZoneGround } from '@core/ground/zone-ground';
-import { limeKindOf } from '@core/lime/lime-label';
-import type { Case, Product, Zone } from '@core/records/case';
-import type { Operator } from '@core/records/operator-schema';
+import type { SeenDay } from '@core/field/day-facts';
+import type { GoLine, GoLineId } from '@core/field/go';
 import { isRefusal } from '@core/reckoning/refusal';
-import { leastDaysBetweenN } from '@core/season/rules/dose-ceilings';
-import { closingCode, codeNutrientsOf } from '@core/season/rules/local-codes';
 import type { QuantityId, Units } from '../../ui/format';
 
 /** What is answered on the spot, and what is typed of the weather. */
-export interface TypedDay {
-  ground?: GoFacts['ground'];
-  turf?: GoFacts['turf'];
-  leaf?: GoFacts['leaf'];
+export interface TypedDay extends SeenDay {
   numbers: Partial<Record<WeatherKey, string>>;
 }
 export const NO_DAY: TypedDay = { numbers: {} };
@@ -78,75 +66,6 @@ export function weatherFrom(
     delete weather.lowestLowF;
   }
   return { weather, faults };
-}
-
-const lastDays = (
-  { applied = [] }: Zone,
-  products: readonly Product[],
-  today: IsoDay,
-  is: (product: Product) => boolean,
-): number | undefined => {
-  const days = applied
-    .filter(({ date, productId }) => {
-      const product = products.find(({ id }) => id === productId);
-      return date <= today && product !== undefined && is(product);
-    })
-    .map(({ date }) => daysBetween(date, today));
-  return days.length === 0 ? undefined : Math.min(...days, 400);
-};
-
-/** All that is known of this hour for a job: from the records, the sheet, the codes, and what was answered and typed. */
-export function goFactsOf(
-  job: Job,
-  file: Case,
-  ground: ZoneGround | undefined,
-  typed: TypedDay,
-  weather: Partial<Record<WeatherKey, number>>,
-  operator: Operator | undefined,
-  today: IsoDay,
-): GoFacts {
-  const { product, zone, zoneSeason } = job;
-  const products = file.products ?? [];
-  const codes = file.codes ?? [];
-  const carries = carriedBy(product);
-  const isLime = limeKindOf(product) !== undefined;
-  const gap = isLime
-    ? lastDays(zone, products, today, isUreaOrAmmonium)
-    : isUreaOrAmmonium(product)
-      ? lastDays(zone, products, today, (each) => limeKindOf(each) !== undefined)
-      : undefined;
-  const since = lastDays(zone, products, today, (each) => (each.guaranteed.N ?? 0) > 0);
-  const licensed =
-    operator?.licenseNumber !== undefined && (operator.expiresOn === undefined || operator.expiresOn >= today);
-  const heavy = codes.flatMap(({ heavyRain }) => (heavyRain ? [heavyRain.inches] : []));
-  const water = wateringIn(product);
-  return {
-    material: materialOf(product, job.dose.for),
-    season: zoneSeason.grass.season,
-    carries,
-    textureGroup: groupOfTexture(zone.texture),
-    ...(typed.ground ? { ground: typed.ground } : {}),
-    ...(typed.turf ? { turf: typed.turf } : {}),
-    ...(typed.leaf ? { leaf: typed.leaf } : {}),
-    // passes are drawn on the ground without the strip
-    ...(ground && ground.keptClear.sqFt > 0 ? { setback: 'kept' as const } : {}),
-    ...(codes.length > 0
-      ? {
-          code: closingCode(codes, codeNutrientsOf(product.guaranteed), today)
-            ? ('closed' as const)
-            : ('open' as const),
-        }
-      : {}),
-    ...(codes.some(({ licenseNeeded }) => licenseNeeded)
-      ? { license: licensed ? ('held' as const) : ('missing' as const) }
-      : {}),
-    ...weather,
-    ...(heavy.length > 0 ? { heavyRainIn: Math.min(...heavy) } : {}),
-    ...(since === undefined ? {} : { daysSinceN: since }),
-    leastDaysBetweenN: leastDaysBetweenN(zone),
-    ...(gap === undefined ? {} : { daysLimeAmmonia: gap }),
-    ...(water ? { waterWithinHours: water.withinHours } : {}),
-  };
 }
 
 /** A line's number or word as it is read, with its limit. */

@@ -6,8 +6,10 @@ import { planSeason } from '@core/season/draft/plan-season';
 import { withDoses } from '@core/season/plan/with-doses';
 import { GOOD, okonedo } from '@core/season/front-lawn.fixture';
 import { Units, US_UNITS, usUnits } from '../../ui/format';
-import { goFactsOf, lineSays, NO_DAY, weatherFrom } from './day-facts';
-import { gearFrom, USUAL_GEAR } from './gear';
+import { goFactsOf } from '@core/field/day-facts';
+import { USUAL_GEAR } from '@core/field/walk';
+import { lineSays, NO_DAY, weatherFrom } from './day-words';
+import { gearFrom } from './gear';
 
 const TODAY = '2027-05-03';
 const factsOf = (file: Case, numbers: Record<string, string> = {}, operator?: Parameters<typeof goFactsOf>[5]) => {

@@ -1,0 +1,157 @@
+import { addDays, type IsoDay } from '../days/day';
+import { isFoliarPurpose } from '../foliar/foliar-feeds';
+import { groundOf } from '../ground/zone-ground';
+import { BUILT_IN_PACKS, type RulePacks } from '../packs/rule-packs';
+import { asWeighed } from '../products/as-weighed';
+import type { Case } from '../records/case';
+import { evaluate } from '../reckoning/define';
+import { isRefusal, type Refusal, refuse } from '../reckoning/refusal';
+import { planSeason } from '../season/draft/plan-season';
+import { currentPlan } from '../season/plan/current-plan';
+import { withDoses } from '../season/plan/with-doses';
+import { cautionsUnder, PURPOSE_CAUTIONS } from '../season/rules/cautions';
+import { FL_OZ_PER_GAL } from '../units/conversions';
+import { goFactsOf } from './day-facts';
+import { type Forecast, forecastNow } from './forecast-now';
+import { gateFor } from './gate';
+import { type GoLine, goLines, type Verdict, verdictOf } from './go';
+import { weatherAt } from './hours';
+import { jobHours, type JobHours } from './job-hours';
+import { type Job, jobsOf } from './jobs';
+import { materialOf, protectionFor, wateringIn } from './material';
+import { gearOf, USUAL_GEAR, type Walk, walkOf } from './walk';
+import { gallonsOf } from './water-in';
+import { weighError } from './weigh-back';
+
+/** A property's day as whoever goes out needs it, put together without a screen. */
+
+export interface FieldDayAsked {
+  date: IsoDay;
+  /** This hour, '2027-09-06T06'; the first of the forecast on that day where it is not said. */
+  hour?: string;
+  forecast?: Forecast;
+  zoneId?: string;
+  /** Jobs of so many days to come are listed. */
+  days?: number;
+  operatorId?: string;
+  packs?: RulePacks;
+}
+
+export interface DayJob {
+  job: Job;
+  /** lb product; a liquid is measured out by the jug. */
+  weighOutLb: number;
+  measureOutFlOz?: number;
+  /** lb product; undefined where nobody knows how sure the area is. */
+  likelyErrorLb?: number;
+  walk?: Walk;
+  /** Why it cannot be walked with what there is. */
+  walkRefused?: string;
+  /** Where the gate stands in each direction, on the dial. */
+  openings: (number | undefined)[];
+  lines: GoLine[];
+  verdict: Verdict;
+  hours: JobHours;
+  water?: { depthIn: number; withinHours: number; gallons: number };
+  cautions: string[];
+}
+export interface FieldDay {
+  date: IsoDay;
+  jobs: DayJob[];
+  /** Why there are none, where there is no plan to follow. */
+  says?: string;
+}
+
+const DAYS_LISTED = 14;
+
+/** Jobs that are done or were due before the day, and those of the days to come that are listed. */
+const isListed = ({ dose, state }: Job, date: IsoDay, days: number): boolean =>
+  state !== 'later' && state !== 'upcoming' ? true : dose.date <= addDays(date, days);
+
+/**
+ * The jobs of a property on a day: what is weighed out, how it is walked, whether it is an hour, what comes after. Ground and turf are
+ * seen by whoever stands there; nobody has looked, so they are asked for and no verdict is go before. Refused where the zone, the operator
+ * or the hour is none of the file's.
+ *
+ * @example fieldDay(file, { date: '2027-09-06' }).jobs[0].verdict // 'ask'
+ */
+export function fieldDay(
+  file: Case,
+  { date, hour, forecast, zoneId, days = DAYS_LISTED, operatorId, packs = BUILT_IN_PACKS }: FieldDayAsked,
+): FieldDay | Refusal {
+  if (zoneId !== undefined && !file.zones.some(({ id }) => id === zoneId))
+    return refuse('zone', `There is no zone "${zoneId}": the file has ${file.zones.map(({ id }) => id).join(', ')}.`);
+  const operator = file.operators?.find(({ id }) => id === operatorId);
+  if (operatorId !== undefined && !operator)
+    return refuse(
+      'operator',
+      `There is no operator "${operatorId}" in the file${file.operators?.length ? `: it has ${file.operators.map(({ id }) => id).join(', ')}` : ', which names none'}.`,
+    );
+  const plan = currentPlan(file, Number(date.slice(0, 4)));
+  if (plan?.keptOn === undefined || !plan.doses)
+    return { date, jobs: [], says: `The plan of ${date.slice(0, 4)} was not saved: jobs come of a saved plan.` };
+  const draft = planSeason(file, plan.year, plan.products ?? {}, date, packs, date);
+  const jobs = jobsOf(file, withDoses(draft, file, plan.doses), true, date).filter(
+    (job) => isListed(job, date, days) && (zoneId === undefined || job.zone.id === zoneId),
+  );
+  const at = hour ?? forecast?.forecast.hourly.at.find((each) => each.startsWith(date));
+  const now = forecast && at !== undefined ? forecastNow(forecast, at) : undefined;
+  const latitudeDeg = file.property.latitudeDeg ?? forecast?.forecast.station.latitudeDeg ?? 0;
+  const weather = now?.now === undefined ? {} : weatherAt(now.hours, now.now, latitudeDeg);
+  const spreader = file.spreaders?.[0];
+  const gear = { ...USUAL_GEAR, ...(spreader ? gearOf(spreader) : {}) };
+
+  const dayJob = (job: Job): DayJob => {
+    const { zone, dose, product } = job;
+    const found = groundOf(zone, file.property.site);
+    const ground = isRefusal(found) ? undefined : found;
+    const isSprayed = materialOf(product, dose.for) === 'spray';
+    const isLiquid = product.form === 'liquid';
+    const weighOutLb = isLiquid ? dose.zoneLb : asWeighed(dose.zoneLb);
+    const error =
+      ground?.error && evaluate(weighError, { ratePer1000Lb: dose.rateLb, areaErrorSqFt: ground.error.value });
+    const walk = isSprayed ? undefined : walkOf(ground?.fed ?? [], zone.areaSqFt, weighOutLb, gear);
+    const walked = walk && !isRefusal(walk) ? walk : undefined;
+    const facts = goFactsOf(job, file, ground, {}, weather, operator, date);
+    const lines = goLines(facts);
+    const water = wateringIn(product);
+    const purpose = PURPOSE_CAUTIONS[dose.for as keyof typeof PURPOSE_CAUTIONS] as string | undefined;
+    return {
+      job,
+      weighOutLb,
+      ...(isLiquid && product.lbPerGal !== undefined
+        ? { measureOutFlOz: (dose.zoneLb / product.lbPerGal) * FL_OZ_PER_GAL }
+        : {}),
+      ...(error && !isRefusal(error) ? { likelyErrorLb: error.likelyLb } : {}),
+      ...(walked ? { walk: walked } : {}),
+      ...(walk && isRefusal(walk) ? { walkRefused: walk.refused } : {}),
+      openings: (walked?.rounds ?? []).map(({ settingLb }) =>
+        spreader
+          ? gateFor(spreader, {
+              productId: product.id,
+              targetLb: settingLb,
+              today: date,
+              ...(operator ? { operator: operator.name } : {}),
+              ...(product.lot ? { lot: product.lot } : {}),
+            }).set
+          : undefined,
+      ),
+      lines,
+      verdict: verdictOf(lines),
+      hours: jobHours(job, now, {
+        file,
+        ground,
+        seen: {},
+        operator,
+        today: date,
+        latitudeDeg,
+        minutes: walked ? walked.rounds.reduce((sum, { minutes }) => sum + minutes, 0) : 60,
+      }),
+      ...(water && !isFoliarPurpose(dose.for)
+        ? { water: { ...water, gallons: gallonsOf(water.depthIn, zone.areaSqFt) } }
+        : {}),
+      cautions: [...protectionFor(product), ...(purpose ? [purpose] : []), ...cautionsUnder(file.codes ?? [])],
+    };
+  };
+  return { date, jobs: jobs.map(dayJob) };
+}

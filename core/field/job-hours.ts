@@ -1,0 +1,56 @@
+import { addDays, type IsoDay } from '../days/day';
+import type { ZoneGround } from '../ground/zone-ground';
+import type { Case } from '../records/case';
+import type { Operator } from '../records/operator-schema';
+import { goFactsOf, type SeenDay } from './day-facts';
+import type { ForecastNow } from './forecast-now';
+import { goByHour, goUntil, type GoWindow, hoursNeeded, type HourVerdict, windowsOf } from './hours';
+import type { Job } from './jobs';
+import { materialOf } from './material';
+
+export interface JobHoursAsked {
+  file: Case;
+  ground: ZoneGround | undefined;
+  seen: Pick<SeenDay, 'ground' | 'turf'>;
+  operator: Operator | undefined;
+  today: IsoDay;
+  latitudeDeg: number;
+  /** How long the job takes. */
+  minutes: number;
+}
+
+export interface JobHours {
+  verdicts: readonly HourVerdict[];
+  windows: readonly GoWindow[];
+  /** The hour of today until which it is go; undefined where it is not now. */
+  until: number | undefined;
+  weekEnds: IsoDay;
+}
+
+/**
+ * A job by the hours of a forecast. Ground and turf are seen and not forecast: what was answered counts for today, for later days and
+ * unanswered they are taken as firm and growing; whoever shows it says so.
+ */
+export function jobHours(
+  job: Job,
+  forecast: ForecastNow | undefined,
+  { file, ground, seen, operator, today, latitudeDeg, minutes }: JobHoursAsked,
+): JobHours {
+  const from = forecast?.now === undefined ? undefined : forecast.hours[forecast.now]?.at;
+  const verdicts =
+    !forecast || from === undefined
+      ? []
+      : goByHour(forecast.hours, from, latitudeDeg, (date) => {
+          const answered = date === today ? seen : {};
+          const taken = { ground: answered.ground ?? 'firm', turf: answered.turf ?? 'growing' } as const;
+          return goFactsOf(job, file, ground, taken, {}, operator, date);
+        });
+  const weekEnds = addDays(job.dose.date, 6);
+  const needed = hoursNeeded(minutes, materialOf(job.product, job.dose.for) === 'spray');
+  return {
+    verdicts,
+    windows: windowsOf(verdicts, needed, { weekFrom: job.dose.date, weekEnds, lastDay: job.lastDay }),
+    until: goUntil(verdicts),
+    weekEnds,
+  };
+}
