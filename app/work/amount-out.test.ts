@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { isRefusal } from '@core/reckoning/refusal';
 import { Units, US_UNITS } from '../ui/format';
-import { amountOut, densityOf } from './amount-out';
+import { densityOf } from '@core/products/as-weighed';
+import { amountOut } from './amount-out';
 
 const us = new Units();
 const si = new Units({ ...US_UNITS, system: 'si' });

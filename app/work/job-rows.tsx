@@ -3,9 +3,9 @@ import type { ReactNode } from 'react';
 import type { Job, JobState } from '@core/field/jobs';
 import { addDays } from '@core/days/day';
 import { faceOf } from '@core/products/label/face';
-import { asWeighed } from '@core/products/as-weighed';
+import { asTaken, densityOf } from '@core/products/as-weighed';
 import { sayDay, sayWeekday } from '@core/words/days';
-import { amountOut, densityOf } from './amount-out';
+import { amountOut } from './amount-out';
 import { useUnits } from '../ui/format';
 import { Mark } from '../ui/marks';
 
@@ -56,8 +56,8 @@ export function JobRow({ job, children }: { job: Job; children?: ReactNode }) {
       <span>
         <b>{job.zone.name}</b>
         <span className="small">
-          {amountOut(units, density, '').say(density === undefined ? asWeighed(job.dose.zoneLb) : job.dose.zoneLb)}{' '}
-          {job.product.name.toLowerCase()} {faceOf(job.product)}
+          {amountOut(units, density, '').say(asTaken(job.dose.zoneLb, job.product))} {job.product.name.toLowerCase()}{' '}
+          {faceOf(job.product)}
         </span>
         <span className="small">{jobWhen(job)}</span>
         {children}

@@ -2,7 +2,7 @@ import { addDays, type IsoDay } from '../days/day';
 import { isFoliarPurpose } from '../foliar/foliar-feeds';
 import { groundOf } from '../ground/zone-ground';
 import { BUILT_IN_PACKS, type RulePacks } from '../packs/rule-packs';
-import { asWeighed } from '../products/as-weighed';
+import { asTaken, densityOf, flOzOf } from '../products/as-weighed';
 import type { Case } from '../records/case';
 import { evaluate } from '../reckoning/define';
 import { isRefusal, type Refusal, refuse } from '../reckoning/refusal';
@@ -10,7 +10,6 @@ import { planSeason } from '../season/draft/plan-season';
 import { currentPlan } from '../season/plan/current-plan';
 import { withDoses } from '../season/plan/with-doses';
 import { cautionsUnder, PURPOSE_CAUTIONS } from '../season/rules/cautions';
-import { FL_OZ_PER_GAL } from '../units/conversions';
 import { goFactsOf } from './day-facts';
 import { type Forecast, forecastNow } from './forecast-now';
 import { gateFor } from './gate';
@@ -106,8 +105,8 @@ export function fieldDay(
     const found = groundOf(zone, file.property.site);
     const ground = isRefusal(found) ? undefined : found;
     const isSprayed = materialOf(product, dose.for) === 'spray';
-    const isLiquid = product.form === 'liquid';
-    const weighOutLb = isLiquid ? dose.zoneLb : asWeighed(dose.zoneLb);
+    const density = densityOf(product);
+    const weighOutLb = asTaken(dose.zoneLb, product);
     const error =
       ground?.error && evaluate(weighError, { ratePer1000Lb: dose.rateLb, areaErrorSqFt: ground.error.value });
     const walk = isSprayed ? undefined : walkOf(ground?.fed ?? [], zone.areaSqFt, weighOutLb, gear);
@@ -119,9 +118,7 @@ export function fieldDay(
     return {
       job,
       weighOutLb,
-      ...(isLiquid && product.lbPerGal !== undefined
-        ? { measureOutFlOz: (dose.zoneLb / product.lbPerGal) * FL_OZ_PER_GAL }
-        : {}),
+      ...(density === undefined ? {} : { measureOutFlOz: flOzOf(weighOutLb, density) }),
       ...(error && !isRefusal(error) ? { likelyErrorLb: error.likelyLb } : {}),
       ...(walked ? { walk: walked } : {}),
       ...(walk && isRefusal(walk) ? { walkRefused: walk.refused } : {}),

@@ -3,13 +3,19 @@ import type { CareTask } from '../care/tasks';
 import { PURPOSE_CAUTIONS } from '../season/rules/cautions';
 import { addDays } from '../days/day';
 import type { PlanSheet, SheetLine } from '../season/output/plan-sheet';
+import { flOzOf } from '../products/as-weighed';
 import { fixed } from '../words/numbers';
 
 /** A reminder comes so long before the day, s: time to buy and to look at the forecast. */
 const REMIND_BEFORE_S = { week: 7 * 86_400, day: 86_400 } as const;
 
-const lineWords = (line: SheetLine): string =>
-  `${line.zone}: ${fixed(line.weighOutLb, 1)} lb product of ${line.product}${line.face ? ` ${line.face}` : ''} (${fixed(line.ratePer1000Lb, 2)} lb product per 1000 sq ft). ${line.why}`;
+/** An amount as it is taken: weighed, or of a liquid by the jug. */
+const taken = (lb: number, lbPerGal: number | undefined, decimals: number): string =>
+  lbPerGal === undefined
+    ? `${fixed(lb, decimals)} lb product`
+    : `${fixed(flOzOf(lb, lbPerGal), decimals)} fl oz product`;
+const lineWords = ({ zone, weighOutLb, ratePer1000Lb, lbPerGal, product, face, why }: SheetLine): string =>
+  `${zone}: ${taken(weighOutLb, lbPerGal, 1)} of ${product}${face ? ` ${face}` : ''} (${taken(ratePer1000Lb, lbPerGal, 2)} per 1000 sq ft). ${why}`;
 
 /**
  * The plan as a calendar (RFC 5545): a day-long event a trip, with what is weighed out where, the cautions in its text,

@@ -1,5 +1,6 @@
 import type { PlanSheet } from '../season/output/plan-sheet';
 import { printCsv } from './print-csv';
+import { flOzOf } from '../products/as-weighed';
 import { inUnit, type UnitId } from '../units/table';
 import { fixed } from '../words/numbers';
 
@@ -26,6 +27,7 @@ const heads = (units: CsvUnits) => ({
   weight: HEADS[units.weight],
   rate: (of: string) => HEADS[units.rate].replace('{} ', of === '' ? '' : `${of} `),
   bulk: HEADS[units.bulk],
+  liquid: units.weight === 'lb' ? 'fl oz product' : 'mL product',
 });
 /** Numbers of a table in its units: US with the decimals of the trade, others with one more. */
 const written = (units: CsvUnits) => {
@@ -33,6 +35,7 @@ const written = (units: CsvUnits) => {
   return {
     weight: (lb: number) => fixed(inUnit(lb, 'lb', units.weight), 1 + more(units.weight, 'lb')),
     rate: (lb: number, decimals: number) => fixed(inUnit(lb, 'lb/1000 ft2', units.rate), decimals),
+    liquid: (flOz: number) => (units.weight === 'lb' ? fixed(flOz, 1) : fixed(inUnit(flOz, 'fl oz', 'mL'), 0)),
     bulk: (tons: number) => fixed(inUnit(tons, 'ton', units.bulk), 2),
   };
 };
@@ -49,6 +52,7 @@ export function printPlanCsv({ lines }: PlanSheet, units: CsvUnits = US): string
       'for',
       `rate (${head.rate('product')})`,
       `weigh out (${head.weight})`,
+      `measure out, of a liquid (${head.liquid})`,
       ...NUTRIENTS.map((n) => `${n} (${head.rate('')})`),
       'why',
     ],
@@ -60,6 +64,7 @@ export function printPlanCsv({ lines }: PlanSheet, units: CsvUnits = US): string
       line.for,
       say.rate(line.ratePer1000Lb, 2),
       say.weight(line.weighOutLb),
+      line.lbPerGal === undefined ? '' : say.liquid(flOzOf(line.weighOutLb, line.lbPerGal)),
       ...NUTRIENTS.map((n) => say.rate(line.delivers[n] ?? 0, 3)),
       line.why,
     ]),

@@ -1,4 +1,4 @@
-import { asWeighed } from './as-weighed';
+import { asTaken, densityOf } from './as-weighed';
 import type { Product } from '../records/case';
 import { limeKindOf } from '../lime/lime-label';
 import { LB_PER_TON } from '../units/conversions';
@@ -17,6 +17,8 @@ export interface Purchase {
   lb: number;
   cost?: number;
   leftLb: number;
+  /** Of a liquid, which is bought and measured by volume. */
+  lbPerGal?: number;
   /** Over so many bags of a lime a truck is cheaper: what is to be bought, tons of 2000 lb (E2). */
   bulkTons?: number;
 }
@@ -34,9 +36,12 @@ export function purchases(
   products: readonly Product[],
 ): Purchase[] {
   const needed = new Map<string, number>();
-  for (const dose of doses) needed.set(dose.productId, (needed.get(dose.productId) ?? 0) + asWeighed(dose.zoneLb));
+  const find = (id: string) => products.find((p) => p.id === id);
+  for (const { productId, zoneLb } of doses)
+    needed.set(productId, (needed.get(productId) ?? 0) + asTaken(zoneLb, find(productId)));
   return [...needed].map(([productId, neededLb]) => {
-    const product = products.find((p) => p.id === productId);
+    const product = find(productId);
+    const lbPerGal = product && densityOf(product);
     const onHandLb = product?.onHandLb ?? 0;
     const short = Math.max(0, neededLb - onHandLb);
     const packageLb = weightOfPackage(product);
@@ -50,6 +55,7 @@ export function purchases(
       onHandLb,
       packages,
       packageLb,
+      ...(lbPerGal === undefined ? {} : { lbPerGal }),
       lb,
       cost: price === undefined ? undefined : packages * price,
       leftLb: onHandLb + lb - neededLb,

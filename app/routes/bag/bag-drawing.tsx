@@ -1,7 +1,9 @@
 import type { Product } from '@core/records/case';
 import type { BagCheck } from '@core/products/bag/bag-check';
 import { faceOf } from '@core/products/label/face';
+import { densityOf } from '@core/products/as-weighed';
 import { useUnits } from '../../ui/format';
+import { amountOf } from '../../work/amount-out';
 import { packageWords } from '../../work/package-words';
 
 const TOP = 42;
@@ -15,7 +17,14 @@ export function BagDrawing({ product, check, packageLb }: { product: Product; ch
   const left = check.prescribed?.leftLb;
   const labelLeft = check.label?.leftLb;
   const several = (check.prescribed?.packages ?? 1) > 1;
-  const ticks = units.ticks('weight', 0, packageLb, 6);
+  const out = amountOf(units, product);
+  const density = densityOf(product);
+  // a bottle is marked by what it holds
+  const ticks =
+    density === undefined
+      ? units.ticks('weight', 0, packageLb, 6)
+      : units.ticks('volume', 0, packageLb / density, 6).map(({ us: gal, says }) => ({ us: gal * density, says }));
+  const what = density === undefined ? 'bag' : 'bottle';
   return (
     <figure className="bagdrawing">
       <svg
@@ -26,7 +35,7 @@ export function BagDrawing({ product, check, packageLb }: { product: Product; ch
         aria-label={
           left === undefined
             ? 'the whole bag stays'
-            : `${units.say('weight', packageLb - left, 'product')} taken from ${several ? 'the last' : 'the'} bag, ${units.weight(left)} left`
+            : `${out.say(packageLb - left)} taken from ${several ? 'the last' : 'the'} ${what}, ${out.show(left)} left`
         }
       >
         <defs>
@@ -74,13 +83,13 @@ export function BagDrawing({ product, check, packageLb }: { product: Product; ch
       <figcaption>
         {left !== undefined && (
           <span>
-            <i /> <b>{units.weight(left)}</b> {units.unit('weight', 'product')} left, prescribed
-            {several && `, of ${check.prescribed?.packages} bags`}
+            <i /> <b>{out.show(left)}</b> {out.unit} left, prescribed
+            {several && `, of ${check.prescribed?.packages} ${what}s`}
           </span>
         )}
         {labelLeft !== undefined && (
           <span>
-            <i className="dashed" /> <b>{units.weight(labelLeft)}</b> {units.unit('weight', 'product')} left, label rate
+            <i className="dashed" /> <b>{out.show(labelLeft)}</b> {out.unit} left, label rate
           </span>
         )}
       </figcaption>

@@ -2,6 +2,8 @@ import type { BagCheck, BagRate } from '@core/products/bag/bag-check';
 import { showMoney } from '@core/words/numbers';
 import { useUnits } from '../../ui/format';
 import { Fig } from '../../ui/fig';
+import type { Product } from '@core/records/case';
+import { amountOf, type AmountOut } from '../../work/amount-out';
 import { Substances } from '../../ui/substance';
 
 const percent = (value: number | undefined): string => (value === undefined ? '–' : `${Math.round(value)}`);
@@ -11,15 +13,16 @@ function RateRow({
   bag,
   of,
   check,
+  out,
   className,
 }: {
   name: string;
   bag: BagRate | undefined;
   of?: BagRate;
   check: BagCheck;
+  out: AmountOut;
   className?: string;
 }) {
-  const units = useUnits();
   if (!bag) return null;
   const share = (nutrient: 'N' | 'K2O') => {
     const line = check.lines.find((each) => each.nutrient === nutrient);
@@ -30,13 +33,13 @@ function RateRow({
     <tr className={className}>
       <th scope="row">{name}</th>
       <td>
-        <Fig figure={bag.rate} show={units.productRate} />
+        <Fig figure={bag.rate} show={out.showRate} />
       </td>
       <td>
-        <Fig figure={bag.weighOut} show={units.weight} />
+        <Fig figure={bag.weighOut} show={out.show} />
       </td>
       <td>{percent(bag.ofBagPercent)}</td>
-      <td>{bag.leftLb === undefined ? '–' : units.weight(bag.leftLb)}</td>
+      <td>{bag.leftLb === undefined ? '–' : out.show(bag.leftLb)}</td>
       <td>{of ? percent((bag.rate.value / of.rate.value) * 100) : '–'}</td>
       <td>{percent(share('N'))}</td>
       <td>{percent(share('K2O'))}</td>
@@ -46,8 +49,9 @@ function RateRow({
 }
 
 /** The bag at the label's rate and as prescribed: what each weighs, leaves, brings and is worth. */
-export function BagTable({ check }: { check: BagCheck }) {
+export function BagTable({ check, product }: { check: BagCheck; product: Product }) {
   const units = useUnits();
+  const out = amountOf(units, product);
   return (
     <div className="scrollable">
       <table className="bagtable">
@@ -56,19 +60,19 @@ export function BagTable({ check }: { check: BagCheck }) {
             <td />
             <th scope="col">
               {units.areaOf('product-rate') === '1000' ? 'per 1000' : 'rate'}
-              <span>{units.short('product-rate', 'product')}</span>
+              <span>{out.rateShort}</span>
             </th>
             <th scope="col">
               on this lawn
-              <span>{units.unit('weight', 'product')}</span>
+              <span>{out.unit}</span>
             </th>
             <th scope="col">
-              of a bag
+              of a {out.isLiquid ? 'bottle' : 'bag'}
               <span>%</span>
             </th>
             <th scope="col">
               left in it
-              <span>{units.unit('weight', 'product')}</span>
+              <span>{out.unit}</span>
             </th>
             <th scope="col">
               of the label rate
@@ -89,8 +93,8 @@ export function BagTable({ check }: { check: BagCheck }) {
           </tr>
         </thead>
         <tbody>
-          <RateRow name="Label rate" bag={check.label} of={check.label} check={check} />
-          <RateRow name="Prescribed" bag={check.prescribed} of={check.label} check={check} className="ours" />
+          <RateRow name="Label rate" bag={check.label} of={check.label} check={check} out={out} />
+          <RateRow name="Prescribed" bag={check.prescribed} of={check.label} check={check} out={out} className="ours" />
         </tbody>
       </table>
     </div>

@@ -8,6 +8,7 @@ import { hasGrade, gradeOf } from '@core/products/label/face';
 import { packageLb } from '@core/products/package-lb';
 import { isRefusal } from '@core/reckoning/refusal';
 import { TextField } from '../../ui/field';
+import { amountOf } from '../../work/amount-out';
 import { packageWords } from '../../work/package-words';
 import { sayDay } from '@core/words/days';
 import { StandingGlyph } from '../../ui/glyphs';
@@ -47,11 +48,12 @@ export default function Bag() {
     );
   const { context, need, trip } = match;
   const { zone } = context;
-  const rate = units.value('product-rate', typedRate, 'The rate', 'rate');
+  const out = amountOf(units, product);
+  const rate = out.readRate(typedRate, 'The rate', 'rate');
   const rateFault = isRefusal(rate)
     ? rate.refused
     : rate !== undefined && (rate <= 0 || rate > 500)
-      ? units.said('The rate must be above 0 and at most 500 lb product per 1000 sq ft.')
+      ? `The rate must be above 0 and at most ${out.rate(500)}.`
       : undefined;
   const check = checkBag(product, need, context, isRefusal(rate) || rateFault ? undefined : rate);
   const first = asked(need).find((each) => each === 'N' || each === 'K2O' || each === 'P2O5');
@@ -120,7 +122,7 @@ export default function Bag() {
             <NutrientRulers lines={check.lines} />
           </div>
         </div>
-        {(check.label || check.prescribed) && <BagTable check={check} />}
+        {(check.label || check.prescribed) && <BagTable check={check} product={product} />}
         {product.pesticide && (
           <p className="note also">
             Its label is the law, with its own rate and license; nothing here changes that rate.
@@ -136,8 +138,8 @@ export default function Bag() {
         />
         <h3>The label’s rate</h3>
         <TextField
-          label="From the back of the bag"
-          unit={units.heading('product-rate', 'product')}
+          label={out.isLiquid ? 'From the label' : 'From the back of the bag'}
+          unit={out.rateUnit}
           inputMode="decimal"
           value={typedRate}
           fault={rateFault}

@@ -10,6 +10,7 @@ import { StandingGlyph } from '../../ui/glyphs';
 import { Mark } from '../../ui/marks';
 import { Said, Substances } from '../../ui/substance';
 import { useUnits } from '../../ui/format';
+import { amountOf } from '../../work/amount-out';
 
 const WALK_PERCENT = 5;
 
@@ -24,29 +25,36 @@ export function Weighed({
   asks: { nutrient: GradeNutrient; lb: number } | undefined;
 }) {
   const units = useUnits();
+  const out = amountOf(units, product);
   const fresh = { weighed: '', back: '', area: units.show('area', zone.areaSqFt) };
   const [typed, setTyped] = useState(fresh);
   const read = (
     text: string,
     label: string,
-    quantity: 'weight' | 'area',
+    quantity: 'amount' | 'area',
     most: number,
   ): { value?: number; fault?: string } => {
     // the zone's own ground, as long as nobody wrote over it
     const value =
-      text === fresh.area && quantity === 'area' ? zone.areaSqFt : units.value(quantity, text, label, label);
+      quantity === 'amount'
+        ? out.read(text, label, label)
+        : text === fresh.area
+          ? zone.areaSqFt
+          : units.value('area', text, label, label);
     if (isRefusal(value)) return { fault: value.refused };
     if (value !== undefined && (value < 0 || value > most))
-      return { fault: `${label} must be between 0 and ${units.say(quantity, most)}.` };
+      return {
+        fault: `${label} must be between 0 and ${quantity === 'amount' ? out.say(most) : units.say('area', most)}.`,
+      };
     return { value };
   };
-  const weighed = read(typed.weighed, 'The weight', 'weight', 1_000_000);
-  const back = read(typed.back, 'The weight left', 'weight', 1_000_000);
+  const weighed = read(typed.weighed, out.isLiquid ? 'The amount' : 'The weight', 'amount', 1_000_000);
+  const back = read(typed.back, out.isLiquid ? 'The amount left' : 'The weight left', 'amount', 1_000_000);
   const area = read(typed.area, 'The ground', 'area', 50_000_000);
   const backFault =
     back.fault ??
     (weighed.value !== undefined && (back.value ?? 0) > weighed.value
-      ? 'More came back than was weighed out.'
+      ? `More came back than was ${out.isLiquid ? 'measured' : 'weighed'} out.`
       : undefined);
   const areaFault = area.fault ?? (area.value === 0 ? 'Type how much ground was covered.' : undefined);
   const errorPercent = zone.measuredBy && zone.measuredBy !== 'walk' ? ERROR_PERCENT[zone.measuredBy] : WALK_PERCENT;
@@ -62,18 +70,18 @@ export function Weighed({
   const set = (key: keyof typeof typed) => (text: string) => setTyped((before) => ({ ...before, [key]: text }));
   return (
     <section className="weighed" aria-labelledby="weighed">
-      <h2 id="weighed">So much weighed, so much spread</h2>
+      <h2 id="weighed">{out.isLiquid ? 'So much measured, so much sprayed' : 'So much weighed, so much spread'}</h2>
       <TextField
-        label="Weighed out"
-        unit={units.unit('weight', 'product')}
+        label={out.isLiquid ? 'Measured out' : 'Weighed out'}
+        unit={out.unit}
         inputMode="decimal"
         value={typed.weighed}
         fault={weighed.fault}
         onChange={set('weighed')}
       />
       <TextField
-        label="Left in the hopper"
-        unit={units.unit('weight', 'product')}
+        label={out.isLiquid ? 'Left over' : 'Left in the hopper'}
+        unit={out.unit}
         inputMode="decimal"
         value={typed.back}
         fault={backFault}
@@ -91,15 +99,15 @@ export function Weighed({
         <>
           <ul className="totals">
             <li>
-              Spread <span className="leader" /> <b>{units.weight(spread.spreadLb)}</b>{' '}
-              <span className="small">{units.unit('weight', 'product')}</span>
+              {out.isLiquid ? 'Sprayed' : 'Spread'} <span className="leader" /> <b>{out.show(spread.spreadLb)}</b>{' '}
+              <span className="small">{out.unit}</span>
             </li>
             <li>
               {units.perArea('product-rate')} <span className="leader" />{' '}
               <b>
-                <Fig figure={spread.rate} show={units.productRate} />
+                <Fig figure={spread.rate} show={out.showRate} />
               </b>{' '}
-              <span className="small">{units.short('product-rate', 'product')}</span>
+              <span className="small">{out.rateShort}</span>
             </li>
             {(Object.keys(spread.per1000) as GradeNutrient[]).map((nutrient) => (
               <li key={nutrient}>

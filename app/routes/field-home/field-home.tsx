@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { type Job, JOB_STATES, type JobState, jobsOf } from '@core/field/jobs';
 import type { RulePacks } from '@core/packs/rule-packs';
-import { asWeighed } from '@core/products/as-weighed';
+import { asTaken, densityOf } from '@core/products/as-weighed';
 import { sayWeekday } from '@core/words/days';
 import { NetworkWord } from '../../offline/network-word';
 import { packsHere } from '../../storage/own-packs';
@@ -14,7 +14,7 @@ import { StopGlyph } from '../../ui/glyphs';
 import { Loading } from '../../ui/loading';
 import { RoomTop } from '../../ui/room-top';
 import { todayIso } from '../../ui/today';
-import { amountOut, densityOf } from '../../work/amount-out';
+import { amountOut } from '../../work/amount-out';
 import { JOB_HEADS, JobRow } from '../../work/job-rows';
 import { wholeWork } from '../../work/property-work';
 import { faultSays, StageFault } from '../../work/stage-fault';
@@ -90,7 +90,7 @@ function Trip({ jobs }: { jobs: readonly Job[] }) {
     const density = densityOf(product);
     const lb = now
       .filter((job) => job.product.id === product.id)
-      .reduce((sum, { dose }) => sum + (density === undefined ? asWeighed(dose.zoneLb) : dose.zoneLb), 0);
+      .reduce((sum, { dose }) => sum + asTaken(dose.zoneLb, product), 0);
     return `${amountOut(units, density, '').say(lb)} ${product.name.toLowerCase()}`;
   });
   return <span className="small">trip: {loads.join(', ')}</span>;

@@ -6,7 +6,8 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { FL_OZ_PER_GAL } from '@core/units/conversions';
 import { Fault, TextField } from '../../ui/field';
 import { useUnits } from '../../ui/format';
-import { amountOut, densityOf } from '../../work/amount-out';
+import { densityOf } from '@core/products/as-weighed';
+import { amountOut } from '../../work/amount-out';
 
 /** What is asked of a tank: finished spray on the ground, and how much one tank holds. */
 export interface TypedTank {

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { goLines, verdictOf } from '@core/field/go';
-import { asWeighed } from '@core/products/as-weighed';
+import { asTaken, densityOf } from '@core/products/as-weighed';
 import { type Job, jobsOf } from '@core/field/jobs';
 import { materialOf, protectionFor } from '@core/field/material';
 import { isOpen } from '@core/field/run-state';
@@ -18,7 +18,6 @@ import { useUnits } from '../../ui/format';
 import { usePlace } from '../../ui/place';
 import { useDone } from '../../work/use-done';
 import { usePropertyWork } from '../../work/use-property-work';
-import { densityOf } from '../../work/amount-out';
 import { undoOf, type UndoSent } from '../../work/property-action';
 import { useSend } from '../../work/send';
 import { weatherAt } from '@core/field/hours';
@@ -112,8 +111,7 @@ export function useField(
     else if (value === undefined && key === 'swath') gearFaults.swath = 'Type how wide one pass lays.';
   }
   const density = job && densityOf(job.product);
-  // a jug shows more than a tenth of a pound
-  const weighOutLb = !job ? 0 : density === undefined ? asWeighed(job.dose.zoneLb) : job.dose.zoneLb;
+  const weighOutLb = job ? asTaken(job.dose.zoneLb, job.product) : 0;
   const walk = useMemo((): Walk | string | undefined => {
     if (!job) return undefined;
     const found = walkOf(ground?.fed ?? [], job.zone.areaSqFt, weighOutLb, gear);

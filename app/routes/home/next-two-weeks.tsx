@@ -1,6 +1,7 @@
 import { addDays } from '@core/days/day';
 import { sayDate, sayDay } from '@core/words/days';
 import { useUnits } from '../../ui/format';
+import { amountOf } from '../../work/amount-out';
 import { Mark } from '../../ui/marks';
 import type { Row } from './property-row';
 
@@ -33,22 +34,25 @@ export function NextTwoWeeks({ rows, today, partial }: { rows: readonly Row[]; t
         <p className="note">Nothing goes down in these two weeks{later ? `; next is ${sayDate(later.date)}` : ''}.</p>
       )}
       <ul className="next-two-weeks">
-        {due.map(({ dose, file, zone }, i) => (
-          <li key={i}>
-            <span className="small">{sayDay(dose.date)}</span>
-            <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
-              <Mark purpose={dose.for} x={10} y={10} d={14} state={dose.date === today ? 'due' : 'planned'} />
-            </svg>
-            <span>
-              <b>{zone.name}</b>
-              <span className="small">{file.property.name}</span>
-            </span>
-            <span className="num">
-              <b>{units.say('weight', dose.zoneLb, dose.for === 'lime' ? 'lime' : 'product')}</b>
-              <span className="small">{file.products?.find((p) => p.id === dose.productId)?.name.toLowerCase()}</span>
-            </span>
-          </li>
-        ))}
+        {due.map(({ dose, file, zone }, i) => {
+          const product = file.products?.find((p) => p.id === dose.productId);
+          return (
+            <li key={i}>
+              <span className="small">{sayDay(dose.date)}</span>
+              <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+                <Mark purpose={dose.for} x={10} y={10} d={14} state={dose.date === today ? 'due' : 'planned'} />
+              </svg>
+              <span>
+                <b>{zone.name}</b>
+                <span className="small">{file.property.name}</span>
+              </span>
+              <span className="num">
+                <b>{amountOf(units, product, dose.for === 'lime' ? 'lime' : 'product').say(dose.zoneLb)}</b>
+                <span className="small">{product?.name.toLowerCase()}</span>
+              </span>
+            </li>
+          );
+        })}
       </ul>
     </section>
   );

@@ -13,6 +13,7 @@ import { useUnits } from '../../ui/format';
 import { faultSays } from '../../work/stage-fault';
 import { workOf } from '../../work/property-work';
 import { Said, Substances } from '../../ui/substance';
+import { amountOf } from '../../work/amount-out';
 import { showAmount, unitFor } from '../../work/dose-words';
 import { MiniSeason } from './mini-season';
 
@@ -82,7 +83,7 @@ export function PropertyRow({ row, today, onRemove }: { row: Row; today: string;
   const doses = season.zones.flatMap((z) => z.doses).sort((a, b) => a.date.localeCompare(b.date));
   const next = doses.find((d) => d.date >= today) ?? doses[0];
   const flag = flagOf(row);
-  const product = file.products?.find((p) => p.id === next?.productId)?.name.toLowerCase();
+  const product = file.products?.find((p) => p.id === next?.productId);
   return (
     <li className="prop">
       <div className="names">
@@ -116,7 +117,7 @@ export function PropertyRow({ row, today, onRemove }: { row: Row; today: string;
                 {showAmount(next, units)} <Substances text={unitFor(next, units)} />
               </b>
             </p>
-            <p className="small">{units.say('weight', next.zoneLb, product)}</p>
+            <p className="small">{amountOf(units, product, product?.name.toLowerCase()).say(next.zoneLb)}</p>
           </>
         )}
       </div>

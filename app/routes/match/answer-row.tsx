@@ -13,6 +13,7 @@ import { NitrogenStrip, nitrogenParts } from '../../ui/nitrogen-strip';
 import { Said, Substances } from '../../ui/substance';
 import { Brings } from './brings';
 import { useUnits } from '../../ui/format';
+import { amountOf } from '../../work/amount-out';
 
 interface AnswerRowProps {
   rank: number;
@@ -26,6 +27,7 @@ interface AnswerRowProps {
 /** One way to meet the need, everything about it on one line of the ledger. */
 export function AnswerRow({ rank, answer, need, context, products, onUse }: AnswerRowProps) {
   const units = useUnits();
+  const outs = answer.parts.map(({ product }) => amountOf(units, product));
   const figures = answer.parts.map((_, at) => partFigures(answer, at, need, context.zone));
   const feeder = answer.parts.find((part) => (part.product.guaranteed.N ?? 0) > 0);
   const feederAt = feeder ? answer.parts.indexOf(feeder) : -1;
@@ -60,15 +62,17 @@ export function AnswerRow({ rank, answer, need, context, products, onUse }: Answ
         {figures.map(({ rate }, i) => (
           <p key={i}>
             <b>
-              <Fig figure={rate} show={units.productRate} />
+              <Fig figure={rate} show={outs[i]?.showRate ?? units.productRate} />
             </b>
+            {outs[i]?.isLiquid && <span className="small"> {outs[i].rateShort}</span>}
           </p>
         ))}
       </div>
       <div className="here" data-unit={`${units.unit('weight', 'product')} here`}>
         {figures.map(({ weighOut }, i) => (
           <p key={i}>
-            <Fig figure={weighOut} show={units.weight} />
+            <Fig figure={weighOut} show={outs[i]?.show ?? units.weight} />
+            {outs[i]?.isLiquid && <span className="small"> {outs[i].unit}</span>}
           </p>
         ))}
       </div>
@@ -132,7 +136,12 @@ export function AnswerRow({ rank, answer, need, context, products, onUse }: Answ
         {answer.parts.map((part) => (
           <p key={part.product.id}>
             {part.packages > 0 ? <b>buy {part.packages}</b> : <span className="quiet">on hand</span>}{' '}
-            <b>{units.weight(part.leftLb)}</b> left
+            <b>
+              {part.product.form === 'liquid'
+                ? amountOf(units, part.product).store(part.leftLb)
+                : units.weight(part.leftLb)}
+            </b>{' '}
+            left
           </p>
         ))}
       </div>

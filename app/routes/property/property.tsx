@@ -7,6 +7,7 @@ import { claimedTwice } from '@core/ground/claimed-twice';
 import { chainOf } from '@core/sampling/chain';
 import { newId } from '@core/records/new-id';
 import { checkZonePlan } from '@core/season/checks/check-plan';
+import type { Product } from '@core/records/case';
 import type { Dose } from '@core/season/plan/dose';
 import { codeWindows, feedingWindows } from '@core/season/plan/season-windows';
 import { exportProperty } from '../../storage/case-files';
@@ -27,6 +28,7 @@ import { WorkingsSlip } from '../../ui/workings';
 import { WorkingsContext } from '../../ui/workings-context';
 import { type PropertyWork, focusOn, wholeWork } from '../../work/property-work';
 import { useFollow } from '../../work/use-follow';
+import { amountOf } from '../../work/amount-out';
 import { amountFor, fullUnitFor, showAmount, unitFor } from '../../work/dose-words';
 import { grassOf } from '@core/packs/grasses';
 import { yearCurves } from '../../work/year-curves';
@@ -168,11 +170,11 @@ function fieldStage({ file, season, plan, today }: PropertyWork): Stage {
   };
 }
 
-const ribbonDose = (dose: Dose, name: string, units: Units) => ({
+const ribbonDose = (dose: Dose, product: Product | undefined, units: Units) => ({
   date: dose.date,
   for: dose.for,
   lb: amountFor(dose),
-  says: `${sayDay(dose.date)}: ${showAmount(dose, units)} ${fullUnitFor(dose, units)}, ${units.say('weight', dose.zoneLb, name)}`,
+  says: `${sayDay(dose.date)}: ${showAmount(dose, units)} ${fullUnitFor(dose, units)}, ${amountOf(units, product, product?.name ?? dose.productId).say(dose.zoneLb)}`,
 });
 
 function Next({ work }: { work: PropertyWork }) {
@@ -283,7 +285,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
       { replace: true },
     );
   const area = file.zones.reduce((sum, z) => sum + z.areaSqFt, 0);
-  const name = (id: string) => file.products?.find((p) => p.id === id)?.name ?? id;
+  const product = (id: string) => file.products?.find((p) => p.id === id);
   const windows = zoneSeason ? feedingWindows(zoneSeason, season) : codeWindows(season.codes, season.year);
   const empty = !zone
     ? 'no zone yet: measure the ground first'
@@ -342,7 +344,7 @@ export default function Property({ loaderData }: Route.ComponentProps) {
         <Ribbon
           season={zoneSeason?.season}
           windows={windows}
-          doses={(zoneSeason?.doses ?? []).map((d) => ribbonDose(d, name(d.productId), units))}
+          doses={(zoneSeason?.doses ?? []).map((d) => ribbonDose(d, product(d.productId), units))}
           year={season.year}
           today={today}
           label={`Year ${season.year}${zone ? ` of ${zone.name}` : ''}: growth, closed windows and ${zoneSeason?.doses.length ?? 0} doses`}

@@ -1,4 +1,4 @@
-import { asWeighed } from '../as-weighed';
+import { asTaken } from '../as-weighed';
 import type { Product } from '../../records/case';
 import { type Figure, figureOf, sureFigure, traced } from '../../reckoning/figure';
 import { isRefusal } from '../../reckoning/refusal';
@@ -71,7 +71,7 @@ export function shareInWords(share: number): string {
 
 function carried(product: Product, rate: Figure, context: MatchContext): BagRate {
   const weighOut = weighOutFigure(product, rate, context.zone);
-  const shown = asWeighed(weighOut.value);
+  const shown = asTaken(weighOut.value, product);
   const lb = packageLb(product);
   const packages = lb === undefined ? undefined : Math.max(1, Math.ceil(shown / lb - 1e-9));
   return {

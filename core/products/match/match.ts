@@ -1,5 +1,5 @@
 import { limeKindOf } from '../../lime/lime-label';
-import { asWeighed } from '../as-weighed';
+import { asTaken } from '../as-weighed';
 import type { Product } from '../../records/case';
 import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../../season/rules/dose-ceilings';
 import { evaluate } from '../../reckoning/define';
@@ -178,7 +178,7 @@ function withinCeilings({ zone, codes }: MatchContext, brings: Record<string, nu
 }
 
 function partOf(product: Product, rateLb: number, areaSqFt: number): MatchPart {
-  const weighOutLb = asWeighed((rateLb * areaSqFt) / 1000);
+  const weighOutLb = asTaken((rateLb * areaSqFt) / 1000, product);
   const [bought] = purchases([{ productId: product.id, zoneLb: weighOutLb }], [product]);
   const price = product.package?.price;
   const lb = packageLb(product);

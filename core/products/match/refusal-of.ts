@@ -1,7 +1,7 @@
 import { limeKindOf } from '../../lime/lime-label';
 import type { Product } from '../../records/case';
 import { doseCeiling } from '../../season/rules/dose-ceilings';
-import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling } from '../../season/rules/dose-ceilings';
+import { nitrogenCeilings, phosphateDoseCeiling, potashDoseCeiling, SPRAY_N } from '../../season/rules/dose-ceilings';
 import { formsShortBy } from '../label/check-label';
 import { slowShare } from '../../nitrogen/forms';
 import { isFeed, unfitForCloseCut } from '../close-cut-feeds';
@@ -9,8 +9,8 @@ import { HIGH_CHLORIDE_PERCENT } from '../shelf';
 import { asked, type MatchContext, type Need, needInWords, percentToward } from './need';
 import { fixed, trimmed, two } from '../../words/numbers';
 
-/** Nitrogen in a foliar spray beyond which a liquid is no supplement any more, lb N/1000 ft2. Common practice. */
-export const LIQUID_UP_TO_LB = 0.25;
+/** Phosphate or potash in a spray beyond which a liquid is no supplement any more, lb/1000 ft2. Common practice. */
+const LIQUID_UP_TO_LB = 0.25;
 const TRACE_LB = 0.005;
 
 /** Why a product is out of the question for a need, with the number that decides; undefined where it may be matched. */
@@ -34,8 +34,15 @@ export function matchRefusal(product: Product, need: Need, context: MatchContext
   } else if (limeKindOf(product) !== undefined) return 'A lime: it would move pH.';
   const closeCut = context.zone.turf === 'close-cut';
   // a lawn is not fed by sprays; close-cut turf is, under its own ceilings (C10)
-  if (!closeCut && product.form === 'liquid' && (need[first] ?? 0) > LIQUID_UP_TO_LB)
-    return `A liquid: ${two(need[first] ?? 0)} lb ${needInWords(first)} would take ${two(product.lbPerGal ? rate / product.lbPerGal : rate / 10)} gal per 1000 sq ft. It supplements, it does not feed.`;
+  if (!closeCut && product.form === 'liquid') {
+    const wantedLb = need[first] ?? 0;
+    const sprays =
+      first === 'N'
+        ? Math.max((wantedLb * (1 - slowShare(product))) / SPRAY_N.soluble, wantedLb / SPRAY_N.total)
+        : wantedLb / LIQUID_UP_TO_LB;
+    if (sprays > 1 + 1e-9)
+      return `A liquid: ${two(wantedLb)} lb ${needInWords(first)} would take ${two(product.lbPerGal ? rate / product.lbPerGal : rate / 10)} gal per 1000 sq ft at once, or ${Math.ceil(sprays - 1e-9)} sprays of ${two(wantedLb / Math.ceil(sprays - 1e-9))} lb ${needInWords(first)}. It supplements, it does not feed.`;
+  }
   const unfit = closeCut && isFeed(first) ? unfitForCloseCut(product) : undefined;
   if (unfit) return `${unfit.charAt(0).toUpperCase()}${unfit.slice(1)}.`;
   const freeS = brings(guaranteed['S-free']);

@@ -73,6 +73,28 @@ describe('each rule, by a plan that breaks it', () => {
       doses: twice.map(doseKey),
     });
   });
+  it('a spray brings a quarter pound of soluble nitrogen at most, half a pound where it is slow, and needs no spreader', () => {
+    const liquid = (over: Partial<Product>): Case => ({
+      ...okonedo,
+      products: [
+        ...okonedo.products!,
+        { id: 'brew', name: 'Brew', form: 'liquid', lbPerGal: 10, guaranteed: { N: 20 }, ...over } as Product,
+      ],
+    });
+    const urea = liquid({ nitrogen: { urea: 20 } });
+    const slow = liquid({ nitrogen: { urea: 8, 'methylene-urea': 12 } });
+    const at = (rateLb: number) => only(dose('2027-05-17', 'brew', rateLb));
+    expect(standing('spray-dose', at(1.2), urea)?.standing).toBe('pass');
+    // 1.5 lb of 20 % is 0.30 lb N
+    expect(standing('spray-dose', at(1.5), urea)).toMatchObject({
+      standing: 'fail',
+      says: expect.stringMatching(/0\.30 lb N per 1000.*spray 2 times\.$/),
+    });
+    expect(standing('spray-dose', at(2.5), slow)?.standing).toBe('pass');
+    expect(standing('spray-dose', at(2.8), slow)?.standing).toBe('fail');
+    expect(standing('smallest-rate', at(0.5), urea)?.standing).toBe('pass');
+    expect(standing('spray-dose', GOOD)).toBeUndefined();
+  });
   it('three products in one trip are three passes', () => {
     const three = only(
       dose('2027-09-06', 'ammonium-sulfate-21', 1.2),

@@ -20,6 +20,7 @@ import {
   nitrogenCeilings,
   phosphateDoseCeiling,
   potashDoseCeiling,
+  SPRAY_N,
   WEAK_TOTAL_N,
   weakTotal,
 } from '../rules/dose-ceilings';
@@ -79,6 +80,26 @@ const totalDose = check({
   },
   standing: noneOf('fail'),
   says: (m) => `${two(sum(m.doses, 'N'))} lb N per 1000 on one day is over the ceiling.`,
+});
+
+const sprayDose = check({
+  id: 'spray-dose',
+  kind: 'dose',
+  title: 'Nitrogen of a spray',
+  rule: 'A liquid supplements and does not feed: its soluble nitrogen burns leaves, and little of it fits in a spray.',
+  measure: ({ days, productOf }: Facts) => {
+    const sprays = days
+      .map(({ doses }) => doses.filter((d) => productOf(d)?.form === 'liquid' && (d.delivers.N ?? 0) > 0))
+      .filter((doses) => doses.length > 0);
+    const over = sprays.find(
+      (doses) => sum(doses, 'N-soluble') > SPRAY_N.soluble + EPS || sum(doses, 'N') > SPRAY_N.total + EPS,
+    );
+    const most = Math.max(0, ...sprays.map((doses) => sum(doses, 'N')));
+    return sprays.length === 0 ? undefined : { found: `${two(most)} lb N`, doses: over ?? [] };
+  },
+  standing: noneOf('fail'),
+  says: ({ doses }) =>
+    `A spray brings ${two(sum(doses, 'N'))} lb N per 1000, ${two(sum(doses, 'N-soluble'))} lb N of it soluble: at most ${two(SPRAY_N.soluble)} lb soluble N, ${two(SPRAY_N.total)} lb N in all. Feed with granules, or spray ${Math.ceil(Math.max(sum(doses, 'N-soluble') / SPRAY_N.soluble, sum(doses, 'N') / SPRAY_N.total) - EPS)} times.`,
 });
 
 const oxideDose = (nutrient: 'K2O' | 'P2O5', ceilingOf: (facts: Facts) => number) =>
@@ -172,7 +193,12 @@ const smallestRate = check({
   measure: ({ zoneSeason: { zone }, doses, productOf }: Facts) => {
     const thin = doses.find((d) => {
       const product = productOf(d);
-      return product && !SMALL_BY_NATURE.has(d.for) && d.rateLb < leastRateLb(product, zone) - RATE_STEP_LB;
+      return (
+        product &&
+        product.form !== 'liquid' &&
+        !SMALL_BY_NATURE.has(d.for) &&
+        d.rateLb < leastRateLb(product, zone) - RATE_STEP_LB
+      );
     });
     return {
       found: thin ? `${two(thin.rateLb)} lb product per 1000` : 'kept',
@@ -304,6 +330,7 @@ const closeCutFeed = check({
 export const DOSE_CHECKS = [
   solubleDose,
   totalDose,
+  sprayDose,
   oxideDose('K2O', ({ zoneSeason }) => potashDoseCeiling(zoneSeason.zone)),
   oxideDose('P2O5', ({ codes }) => phosphateDoseCeiling(codes)),
   closeTogether,

@@ -1,4 +1,4 @@
-import { asWeighed } from '../../products/as-weighed';
+import { asTaken, densityOf } from '../../products/as-weighed';
 import type { Case, PlannedFor } from '../../records/case';
 import { faceOf } from '../../products/label/face';
 import type { IsoDay } from '../../days/day';
@@ -15,10 +15,12 @@ export interface SheetLine {
   product: string;
   face: string;
   for: PlannedFor;
-  /** lb product/1000 ft2, to a hundredth. */
+  /** lb product/1000 ft2, to a hundredth; of a liquid as it is. */
   ratePer1000Lb: number;
   /** lb product for the zone, to a tenth: what the scale shows. */
   weighOutLb: number;
+  /** Of a liquid: it is measured out by the jug. */
+  lbPerGal?: number;
   delivers: Readonly<Record<string, number>>;
   why: string;
 }
@@ -47,6 +49,7 @@ export function planSheet(given: Case, plan: SeasonPlan): PlanSheet {
   const lines = doses
     .map(({ dose, zone }): SheetLine => {
       const product = products.get(dose.productId);
+      const lbPerGal = product && densityOf(product);
       return {
         date: dose.date,
         zoneId: zone.id,
@@ -55,8 +58,9 @@ export function planSheet(given: Case, plan: SeasonPlan): PlanSheet {
         product: product?.name ?? dose.productId,
         face: product ? faceOf(product) : '',
         for: dose.for,
-        ratePer1000Lb: Math.round(dose.rateLb * 100) / 100,
-        weighOutLb: asWeighed(dose.zoneLb),
+        ratePer1000Lb: lbPerGal === undefined ? Math.round(dose.rateLb * 100) / 100 : dose.rateLb,
+        weighOutLb: asTaken(dose.zoneLb, product),
+        ...(lbPerGal === undefined ? {} : { lbPerGal }),
         delivers: dose.delivers,
         why: dose.why,
       };

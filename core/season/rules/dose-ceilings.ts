@@ -6,6 +6,11 @@ import { slowShare } from '../../nitrogen/forms';
 /** Most in one dose, lb nutrient/1000 ft2. Common practice, unless a local code is stricter. */
 export const SOLUBLE_N = { usual: 1, sand: 0.5, 'close-cut': 0.25 } as const;
 export const TOTAL_N = { mostlySlow: 1.5, usual: 1, 'close-cut': 0.5 } as const;
+/**
+ * Most nitrogen of one spray that is not washed in: soluble, and all of it where the rest is slow (methylene urea, triazones), lb N/1000 ft2.
+ * Common practice; under 3 gal of water per 1000 ft2.
+ */
+export const SPRAY_N = { soluble: 0.25, total: 0.5 } as const;
 /** On sand and weak soil one dose, and any 21 days together, bring so much; more where it is mostly slow (C4). Common practice. */
 export const WEAK_TOTAL_N = { usual: 0.75, mostlySlow: 1, slowFrom: 0.7, overDays: 21 } as const;
 /** Share of slow nitrogen from which more may go in one dose. Common practice. */

@@ -5,7 +5,9 @@ import { faceOf } from '@core/products/label/face';
 import { isRefusal, type Refusal } from '@core/reckoning/refusal';
 import { addDose } from '@core/season/edit/edit-plan';
 import { leastRateLb } from '@core/products/least-rate';
-import { foliarPurposeOf, usualSprayLb } from '@core/foliar/foliar-feeds';
+import { usualSprayLb } from '@core/foliar/foliar-feeds';
+import { densityOf } from '@core/products/as-weighed';
+import { amountOf } from '../../../work/amount-out';
 import { mondaysOf } from '@core/days/weeks';
 import { Fault } from '../../../ui/field';
 import { sayDay } from '@core/words/days';
@@ -36,18 +38,18 @@ export function AddDose({
   onClose: () => void;
 }) {
   const units = useUnits();
-  const perLb = units.inShown('product-rate', 1);
   const [zone, setZone] = useState(zoneId);
-  // close-cut turf is fed by sprays, too (C10)
-  const sprays = zones.find((z) => z.id === zone)?.turf === 'close-cut';
+  // a liquid is measured out by its density; that it supplements and does not feed, the checks say
   const usable = products.filter(
-    (p) => !p.pesticide && !p.unfinished && (p.form !== 'liquid' || sprays || foliarPurposeOf(p) !== undefined),
+    (p) => !p.pesticide && !p.unfinished && (p.form !== 'liquid' || densityOf(p) !== undefined),
   );
   const [date, setDate] = useState<string | undefined>();
   const [productId, setProductId] = useState<string | undefined>();
   const [rateLb, setRateLb] = useState<number | null>(null);
   const [fault, setFault] = useState<string | undefined>();
   const product = usable.find((p) => p.id === productId);
+  const out = amountOf(units, product);
+  const perLb = out.ratePerLb;
   // a spray goes out at its usual strength; what a spreader lays would burn
   const rateOf = (chosen: Product) =>
     usualSprayLb(chosen) ?? leastRateLb(chosen, zones.find((z) => z.id === zone) ?? {});
@@ -102,12 +104,12 @@ export function AddDose({
             {closed}: nitrogen waits. What brings none (iron, potash, lime) may go out on a visit of its own.
           </p>
         )}
-        <Form.Item label={`Rate, ${units.unit('product-rate', 'product')}`} htmlFor="add-rate">
+        <Form.Item label={`Rate, ${out.rateUnit}`} htmlFor="add-rate">
           <InputNumber
             id="add-rate"
             min={roundedTo(0.01 * perLb, 2)}
             max={200 * perLb}
-            step={units.tickStep('product-rate', 0.5, 10) * perLb}
+            step={out.rateStep}
             decimalSeparator={units.decimalSign}
             value={rateLb === null ? null : roundedTo(rateLb * perLb, 2)}
             onChange={(value) => setRateLb(value === null ? null : value / perLb)}

@@ -25,6 +25,7 @@ import { Mark, MARK_OF } from '../../../ui/marks';
 import { dayArea, growthHeight, yearScale } from '../../../ui/year-plot';
 import { useWidth } from '../../../ui/use-width';
 import { windowFill, WindowPatterns } from '../../../ui/window-patterns';
+import { amountOf } from '../../../work/amount-out';
 import { showAmount, fullUnitFor } from '../../../work/dose-words';
 import { type Block, clashes, layOut, ROW, secondOf } from './lane-layout';
 import { placeHash } from '../../../ui/place';
@@ -99,7 +100,7 @@ function DoseBlock({
         {...moving}
         data-dose={key}
         aria-pressed={state.selected}
-        aria-label={`${sayDay(dose.date)}, ${showAmount(dose, units)} ${fullUnitFor(dose, units)} as ${product?.name ?? dose.productId}, ${units.say('weight', dose.zoneLb, 'product')} for the zone${state.locked ? ', locked' : ''}${state.given ? ', given' : ''}${state.fault ? ', a check fails here' : ''}`}
+        aria-label={`${sayDay(dose.date)}, ${showAmount(dose, units)} ${fullUnitFor(dose, units)} as ${product?.name ?? dose.productId}, ${amountOf(units, product).say(dose.zoneLb)} for the zone${state.locked ? ', locked' : ''}${state.given ? ', given' : ''}${state.fault ? ', a check fails here' : ''}`}
         title={`${sayDay(dose.date)}: ${product?.name ?? dose.productId}, ${MARK_OF[dose.for].word}`}
         onClick={() => hand.select(key)}
         onKeyDown={onKeyDown}

@@ -5,6 +5,8 @@ import { faceOf } from '@core/products/label/face';
 import { percentFor } from '@core/products/shelf';
 import type { Dose } from '@core/season/plan/dose';
 import { isFoliarPurpose } from '@core/foliar/foliar-feeds';
+import { densityOf } from '@core/products/as-weighed';
+import { amountOf, type AmountOut } from '../../../work/amount-out';
 import { showAmount, unitFor } from '../../../work/dose-words';
 import { mondaysOf } from '@core/days/weeks';
 import { useUnits } from '../../../ui/format';
@@ -51,15 +53,17 @@ function RateField({
   id,
   rateLb,
   given,
+  out,
   onRate,
 }: {
   id: string;
   rateLb: number;
   given: boolean;
+  out: AmountOut;
   onRate: (lb: number) => void;
 }) {
   const units = useUnits();
-  const perLb = units.inShown('product-rate', 1);
+  const perLb = out.ratePerLb;
   const shown = (lb: number) => roundedTo(lb * perLb, 2);
   const first = shown(rateLb);
   const numberIn = (text: string) => Number(text.replace(units.decimalSign, '.')) / perLb;
@@ -74,7 +78,7 @@ function RateField({
       disabled={given}
       min={shown(0.01)}
       max={shown(200)}
-      step={units.tickStep('product-rate', 0.5, 10) * perLb}
+      step={out.rateStep}
       decimalSeparator={units.decimalSign}
       defaultValue={first}
       onInput={() => {
@@ -102,12 +106,13 @@ export function DosePanel(props: DosePanelProps) {
   const { dose, planned, zone, products, year, given } = props;
   const id = useId();
   const product = products.find((p) => p.id === dose.productId);
+  const out = amountOf(units, product, dose.for === 'lime' ? 'lime' : 'product');
   const serving = products.filter(
     (p) =>
       percentFor(p, dose.for) > 0 &&
       !p.pesticide &&
       !p.unfinished &&
-      (p.form !== 'liquid' || zone.turf === 'close-cut' || isFoliarPurpose(dose.for) || p.id === dose.productId),
+      (p.form !== 'liquid' || densityOf(p) !== undefined),
   );
   return (
     <section className="dosepanel" aria-labelledby={`${id}-h`}>
@@ -166,18 +171,16 @@ export function DosePanel(props: DosePanelProps) {
           </label>
         </dt>
         <dd>
-          <RateField id={`${id}-r`} rateLb={dose.rateLb} given={given} onRate={props.onRate} />{' '}
-          {units.short('product-rate', dose.for === 'lime' ? 'lime' : 'product').replace(/\/.*/, '')}
+          <RateField id={`${id}-r`} rateLb={dose.rateLb} given={given} out={out} onRate={props.onRate} />{' '}
+          {out.rateShort.replace(/\/.*/, '')}
         </dd>
         <dt>Rate</dt>
         <dd>
-          <Fig figure={dose.rate} show={units.productRate} />{' '}
-          {units.unit('product-rate', dose.for === 'lime' ? 'lime' : 'product')}
+          <Fig figure={dose.rate} show={out.showRate} /> {out.rateUnit}
         </dd>
-        <dt>Weigh out</dt>
+        <dt>{out.isLiquid ? 'Measure out' : 'Weigh out'}</dt>
         <dd>
-          <Fig figure={dose.weighOut} show={units.weight} />{' '}
-          {units.unit('weight', dose.for === 'lime' ? 'lime' : 'product')}
+          <Fig figure={dose.weighOut} show={out.show} /> {out.unit}
         </dd>
         <dt>Brings</dt>
         <dd>
@@ -190,6 +193,19 @@ export function DosePanel(props: DosePanelProps) {
           {product && dose.for === 'lime' && faceOf(product)}
         </dd>
       </dl>
+      {/* what is pressed stands above what grows while it is tried out: nothing moves from under the hand */}
+      {given ? (
+        <p className="small">Given already: it stands in the record and cannot be moved here.</p>
+      ) : (
+        <div className="acts">
+          <Checkbox checked={planned.locked === true} onChange={props.onLock}>
+            Locked: stays when the rest is planned again
+          </Checkbox>
+          <Button size="small" danger onClick={props.onRemove}>
+            Delete dose
+          </Button>
+        </div>
+      )}
       {!given && (
         <section className="whydose" aria-labelledby={`${id}-why`} aria-live="polite">
           <h3 id={`${id}-why`}>Other choices, tried out</h3>
@@ -202,18 +218,6 @@ export function DosePanel(props: DosePanelProps) {
             ))}
           </dl>
         </section>
-      )}
-      {given ? (
-        <p className="small">Given already: it stands in the record and cannot be moved here.</p>
-      ) : (
-        <div className="acts">
-          <Checkbox checked={planned.locked === true} onChange={props.onLock}>
-            Locked: stays when the rest is planned again
-          </Checkbox>
-          <Button size="small" danger onClick={props.onRemove}>
-            Delete dose
-          </Button>
-        </div>
       )}
     </section>
   );

@@ -6,6 +6,7 @@ import { Fig } from '../../../ui/fig';
 
 import { sayWeekday } from '@core/words/days';
 import { Said, Substances } from '../../../ui/substance';
+import { amountOf } from '../../../work/amount-out';
 import { bringsInWords } from '../../../work/dose-words';
 
 /** The board's twin as a table: every dose of a zone with its rate, weigh-out and reason. */
@@ -39,6 +40,7 @@ export function DoseTable({ zoneSeason, products }: { zoneSeason: ZoneSeason; pr
         <tbody>
           {doses.map((dose) => {
             const product = products.find((p) => p.id === dose.productId);
+            const out = amountOf(units, product);
             return (
               <tr key={dose.date + dose.productId}>
                 <td className="nowrap">{sayWeekday(dose.date)}</td>
@@ -46,10 +48,10 @@ export function DoseTable({ zoneSeason, products }: { zoneSeason: ZoneSeason; pr
                   {product?.name} <span className="small nowrap">{product && faceOf(product)}</span>
                 </td>
                 <td className="num">
-                  <Fig figure={dose.rate} show={units.productRate} />
+                  <Fig figure={dose.rate} show={out.showRate} /> {out.isLiquid && out.rateShort}
                 </td>
                 <td className="num">
-                  <Fig figure={dose.weighOut} show={units.weight} />
+                  <Fig figure={dose.weighOut} show={out.show} /> {out.isLiquid && out.unit}
                 </td>
                 <td>
                   <Substances text={bringsInWords(dose.delivers, units)} />

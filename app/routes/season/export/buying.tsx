@@ -1,7 +1,8 @@
 import type { Product } from '@core/records/case';
 import type { Dose } from '@core/season/plan/dose';
 import { purchases } from '@core/products/purchases';
-import { boughtWords, bulkWords } from '../../../work/bought-words';
+import { amountOut } from '../../../work/amount-out';
+import { boughtWords, bulkWords, packageSize, packageWord } from '../../../work/bought-words';
 import { showMoney } from '@core/words/numbers';
 import { useUnits } from '../../../ui/format';
 
@@ -22,10 +23,10 @@ export function Buying({ doses, products }: { doses: readonly Dose[]; products: 
             <b className="nowrap">{boughtWords(p, units)}</b>
             <span className="num">{p.lb === 0 ? '' : p.cost === undefined ? 'no price' : showMoney(p.cost)}</span>
             <span className="small">
-              {units.say('weight', p.neededLb, 'product')} needed
-              {p.onHandLb > 0 && `, ${units.weight(p.onHandLb)} on hand`}
-              {p.packageLb !== undefined && `, bags of ${units.printed('weight', p.packageLb)} product`},{' '}
-              {units.say('weight', p.leftLb, 'product')} left over
+              {amountOut(units, p.lbPerGal).store(p.neededLb)} needed
+              {p.onHandLb > 0 && `, ${amountOut(units, p.lbPerGal).store(p.onHandLb)} on hand`}
+              {p.packageLb !== undefined && `, ${packageWord(p)}s of ${packageSize(p, units)}`},{' '}
+              {amountOut(units, p.lbPerGal).store(p.leftLb)} left over
               {bulkWords(p, units)}
             </span>
           </li>

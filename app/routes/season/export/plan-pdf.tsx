@@ -16,7 +16,8 @@ import { shortfallsOf, shortfallWords } from '@core/season/shortfalls/shortfalls
 import { showMoney, showPh } from '@core/words/numbers';
 import { sayDate, sayDay, sayWeekday } from '@core/words/days';
 import { Ribbon } from '../../../ui/ribbon';
-import { boughtWords, bulkWords } from '../../../work/bought-words';
+import { amountOut } from '../../../work/amount-out';
+import { boughtWords, bulkWords, packageSize } from '../../../work/bought-words';
 import { amountFor, bringsInWords } from '../../../work/dose-words';
 import { feedingWindows } from '@core/season/plan/season-windows';
 
@@ -86,12 +87,18 @@ const listed = (title: string, [first, ...rest]: readonly string[]): Content[] =
       ? [together(heading(title), { ul: [first, ...rest] })]
       : [together(heading(title), { ul: [first] }), ...(rest.length > 0 ? [{ ul: rest } as Content] : [])];
 
+/** In the unit of the column, or of a liquid with its own. */
+const rateOf = ({ lbPerGal, ratePer1000Lb }: SheetLine, units: Units): string =>
+  lbPerGal === undefined ? units.productRate(ratePer1000Lb) : amountOut(units, lbPerGal).rate(ratePer1000Lb);
+const outOf = ({ lbPerGal, weighOutLb }: SheetLine, units: Units): string =>
+  lbPerGal === undefined ? units.weight(weighOutLb) : amountOut(units, lbPerGal).say(weighOutLb);
+
 function doseRows(lines: readonly SheetLine[], units: Units): Content[][] {
   return lines.map((line) => [
     sayWeekday(line.date),
     `${line.product} ${line.face}`,
-    { text: units.productRate(line.ratePer1000Lb), alignment: 'right' },
-    { text: units.weight(line.weighOutLb), alignment: 'right' },
+    { text: rateOf(line, units), alignment: 'right' },
+    { text: outOf(line, units), alignment: 'right' },
     bringsInWords(line.delivers, units),
     units.said(line.why),
   ]);
@@ -221,7 +228,7 @@ const dayRows = (trips: PlanSheet['trips']): Content[][] =>
 const counted = (count: number, what: string): string => `${count} ${what}${count === 1 ? '' : 's'}`;
 
 const bagsWords = (purchase: Purchase, units: Units): string =>
-  `${boughtWords(purchase, units)}${purchase.packages > 0 && purchase.packageLb !== undefined ? ` of ${units.printed('weight', purchase.packageLb)} product` : ''}${bulkWords(purchase, units)}`;
+  `${boughtWords(purchase, units)}${purchase.packages > 0 && purchase.packageLb !== undefined ? ` of ${packageSize(purchase, units)}` : ''}${bulkWords(purchase, units)}`;
 
 const costWords = ({ buying, cost, priced, trips }: PlanSheet): string => {
   const bags = buying.reduce((sum, p) => sum + p.packages, 0);
@@ -311,7 +318,7 @@ export function planDocument(
                 sayWeekday(line.date),
                 line.zone,
                 `${line.product} ${line.face}`,
-                { text: units.say('weight', line.weighOutLb, 'product'), alignment: 'right' as const },
+                { text: amountOut(units, line.lbPerGal).say(line.weighOutLb), alignment: 'right' as const },
               ]),
             ),
             titled(
@@ -321,11 +328,11 @@ export function planDocument(
               [
                 ...sheet.buying.map((p) => [
                   p.name,
-                  units.say('weight', p.neededLb, 'product'),
-                  units.say('weight', p.onHandLb, 'product'),
+                  amountOut(units, p.lbPerGal).store(p.neededLb),
+                  amountOut(units, p.lbPerGal).store(p.onHandLb),
                   bagsWords(p, units),
                   p.lb === 0 ? '' : p.cost === undefined ? 'no price' : showMoney(p.cost),
-                  units.say('weight', p.leftLb, 'product'),
+                  amountOut(units, p.lbPerGal).store(p.leftLb),
                 ]),
                 [bold(sheet.priced ? 'In all' : 'Priced part'), '', '', '', bold(showMoney(sheet.cost)), ''],
               ],
