@@ -148,6 +148,12 @@ test('a job from the look to the signature: it asks, waits, never lets frozen gr
   const signed = page.getByRole('region', { name: 'Signed' });
   await expect(signed).toContainText('5 Apr');
   await expect(signed).toContainText('81.0 lb calcitic lime, pelleted, 97 % of the plan');
+  // what was spread is to be watered in, with the minutes of the sprinklers once they are measured, until somebody says it is
+  const margin = page.getByRole('complementary');
+  await expect(margin.locator('.watertasks')).toContainText(/water in by \w{3} \d+ Apr, \d+:\d\d [ap]m/);
+  await margin.getByRole('button', { name: /^By rain/ }).click();
+  await expect(page.getByText('Watered in: people and pets may come back once it is dry.')).toBeVisible();
+  await expect(margin.locator('.watertasks')).toHaveCount(0);
 
   await expect(page.getByText('Nothing is due before Mon 3 May: South lawn, coated urea.')).toBeVisible();
 

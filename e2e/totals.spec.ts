@@ -37,7 +37,7 @@ test('what is printed adds up: rate × area is the weigh-out, doses are the year
         .match(/([\d.]+) lb product needed,.*?bags of ([\d.]+) lb product, ([\d.]+) lb product left/s)!
         .slice(1)
         .map(Number) as [number, number, number];
-      const stock = Number(words.match(/([\d.]+) on hand/)?.[1] ?? 0);
+      const stock = Number(words.match(/([\d.]+) lb product on hand/)?.[1] ?? 0);
       // what comes from stock is no bag and costs nothing
       const bags = words.includes('from stock') ? 0 : Number(words.match(/(\d+) bags?/)![1]);
       expect(Math.abs(stock + bags * bag - needed - left), words).toBeLessThanOrEqual(0.11);

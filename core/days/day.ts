@@ -60,8 +60,18 @@ const DAYS_A_YEAR = 365.25;
 /** Years from one day to another, in years of 365.25 days. */
 export const yearsBetween = (from: IsoDay, to: IsoDay): number => daysBetween(from, to) / DAYS_A_YEAR;
 
+/** Place of a day in its week, 0 for Monday. weekdayOf('2027-03-03') is 2. */
+export const weekdayOf = (day: IsoDay): number => (at(day).day() + 6) % 7;
+
+/** A wall clock so many hours later. addHours('2027-09-06T22:30', 3) is '2027-09-07T01:30'. */
+export const addHours = (clock: string, hours: number): string =>
+  dayjs.utc(clock).add(hours, 'hour').format('YYYY-MM-DDTHH:mm');
+
+/** Hours from one wall clock to another. hoursBetween('2027-09-06T22:30', '2027-09-07T01:00') is 2.5. */
+export const hoursBetween = (from: string, to: string): number => dayjs.utc(to).diff(dayjs.utc(from), 'hour', true);
+
 /** The Monday of the week a day lies in. weekStart('2027-03-03') is '2027-03-01'. */
-export const weekStart = (day: IsoDay): IsoDay => addDays(day, -((at(day).day() + 6) % 7));
+export const weekStart = (day: IsoDay): IsoDay => addDays(day, -weekdayOf(day));
 
 /** Whether a month-day, 12-20, lies in a closed span that may wrap the new year; both ends are inside. Feb 29 counts as Feb 28. */
 export function inMonthDaySpan(monthDay: string, from: string, to: string): boolean {

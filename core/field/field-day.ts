@@ -15,11 +15,11 @@ import { type Forecast, forecastNow } from './forecast-now';
 import { gateFor } from './gate';
 import { type GoLine, goLines, type Verdict, verdictOf } from './go';
 import { weatherAt } from './hours';
-import { jobHours, type JobHours } from './job-hours';
+import { jobHours, type JobHours, waterFactsAt } from './job-hours';
 import { type Job, jobsOf } from './jobs';
 import { materialOf, protectionFor, wateringIn } from './material';
 import { gearOf, USUAL_GEAR, type Walk, walkOf } from './walk';
-import { gallonsOf } from './water-in';
+import { type Watering, wateringOf } from './water-task';
 import { weighError } from './weigh-back';
 
 /** A property's day as whoever goes out needs it, put together without a screen. */
@@ -51,7 +51,7 @@ export interface DayJob {
   lines: GoLine[];
   verdict: Verdict;
   hours: JobHours;
-  water?: { depthIn: number; withinHours: number; gallons: number };
+  water?: Watering & { withinHours: number };
   cautions: string[];
 }
 export interface FieldDay {
@@ -111,7 +111,10 @@ export function fieldDay(
       ground?.error && evaluate(weighError, { ratePer1000Lb: dose.rateLb, areaErrorSqFt: ground.error.value });
     const walk = isSprayed ? undefined : walkOf(ground?.fed ?? [], zone.areaSqFt, weighOutLb, gear);
     const walked = walk && !isRefusal(walk) ? walk : undefined;
-    const facts = goFactsOf(job, file, ground, {}, weather, operator, date);
+    const facts = {
+      ...goFactsOf(job, file, ground, {}, weather, operator, date),
+      ...(now?.now === undefined ? {} : waterFactsAt(job, file, now, now.now)),
+    };
     const lines = goLines(facts);
     const water = wateringIn(product);
     const purpose = PURPOSE_CAUTIONS[dose.for as keyof typeof PURPOSE_CAUTIONS] as string | undefined;
@@ -145,7 +148,7 @@ export function fieldDay(
         minutes: walked ? walked.rounds.reduce((sum, { minutes }) => sum + minutes, 0) : 60,
       }),
       ...(water && !isFoliarPurpose(dose.for)
-        ? { water: { ...water, gallons: gallonsOf(water.depthIn, zone.areaSqFt) } }
+        ? { water: { ...wateringOf(zone, water.depthIn), withinHours: water.withinHours } }
         : {}),
       cautions: [...protectionFor(product), ...(purpose ? [purpose] : []), ...cautionsUnder(file.codes ?? [])],
     };

@@ -1,3 +1,4 @@
+import { hoursBetween } from '../days/day';
 import { hoursOf, type HourlyWeather, hourlyWeatherSchema, type WeatherHour } from '../climate/hourly-weather';
 import { checkShape } from '../records/strict-schema';
 import { isRefusal, type Refusal } from '../reckoning/refusal';
@@ -23,10 +24,6 @@ export function forecastOfFile(json: unknown): Forecast | Refusal {
 const OLD_HOURS = 12;
 const TOO_OLD_HOURS = 24;
 
-/** Hours between two local standard hours: 2027-09-06T05 and 2027-09-07T04 are 23 apart. */
-const hoursBetween = (from: string, to: string): number =>
-  (Date.parse(`${to}:00:00Z`) - Date.parse(`${from}:00:00Z`)) / 3_600_000;
-
 /** A forecast seen from an hour. */
 export interface ForecastNow {
   hours: WeatherHour[];
@@ -40,7 +37,7 @@ export interface ForecastNow {
 /** The kept forecast seen from this hour. One of 25 h ago is too old: nothing of it counts. */
 export function forecastNow({ observed, forecast }: Forecast, hour: string): ForecastNow {
   const issued = forecast.issued ?? forecast.hourly.at[0] ?? hour;
-  const age = hoursBetween(issued, hour);
+  const age = hoursBetween(`${issued}:00`, `${hour}:00`);
   const hours = [...(observed ? hoursOf(observed) : []), ...hoursOf(forecast)];
   const place = hours.findIndex(({ at }) => at === hour);
   // a clock that was set back is before the forecast: what it says of this hour was observed then

@@ -93,6 +93,7 @@ export interface HourVerdict {
  * The verdict of every hour from one on.
  *
  * @param factsOn what is known of a day without its weather: law, records, ground
+ * @param factsAt what hangs on the hour besides, by its place among the hours
  * @param from the first hour that is judged: '2027-09-06T05'
  */
 export function goByHour(
@@ -100,6 +101,7 @@ export function goByHour(
   from: string,
   latitudeDeg: number,
   factsOn: (day: IsoDay) => GoFacts,
+  factsAt: (place: number) => Partial<GoFacts> = () => ({}),
 ): HourVerdict[] {
   const ofDay = new Map<IsoDay, GoFacts>();
   return hours.flatMap((hour, i): HourVerdict[] => {
@@ -107,7 +109,7 @@ export function goByHour(
     const day = dayOf(hour.at);
     const facts = ofDay.get(day) ?? factsOn(day);
     ofDay.set(day, facts);
-    const lines = goLines({ ...facts, ...weatherAt(hours, i, latitudeDeg) });
+    const lines = goLines({ ...facts, ...weatherAt(hours, i, latitudeDeg), ...factsAt(i) });
     const verdict = verdictOf(lines);
     const { riseHour, setHour } = sunOf(latitudeDeg, day);
     const middle = hourOf(hour.at) + 0.5;

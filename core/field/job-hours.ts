@@ -4,9 +4,11 @@ import type { Case } from '../records/case';
 import type { Operator } from '../records/operator-schema';
 import { goFactsOf, type SeenDay } from './day-facts';
 import type { ForecastNow } from './forecast-now';
+import type { GoFacts } from './go';
 import { goByHour, goUntil, type GoWindow, hoursNeeded, type HourVerdict, windowsOf } from './hours';
 import type { Job } from './jobs';
-import { materialOf } from './material';
+import { materialOf, wateringIn } from './material';
+import { hoursToWater } from './water-task';
 
 export interface JobHoursAsked {
   file: Case;
@@ -27,6 +29,13 @@ export interface JobHours {
   weekEnds: IsoDay;
 }
 
+/** When what is spread at an hour of the forecast would be watered in, as the verdict asks for it. */
+export function waterFactsAt(job: Job, { codes = [] }: Case, { hours }: ForecastNow, place: number): Partial<GoFacts> {
+  const water = wateringIn(job.product);
+  const until = water && hoursToWater(job.zone, water.depthIn, codes, hours, place);
+  return until === undefined ? {} : { hoursToWater: until };
+}
+
 /**
  * A job by the hours of a forecast. Ground and turf are seen and not forecast: what was answered counts for today, for later days and
  * unanswered they are taken as firm and growing; whoever shows it says so.
@@ -40,11 +49,17 @@ export function jobHours(
   const verdicts =
     !forecast || from === undefined
       ? []
-      : goByHour(forecast.hours, from, latitudeDeg, (date) => {
-          const answered = date === today ? seen : {};
-          const taken = { ground: answered.ground ?? 'firm', turf: answered.turf ?? 'growing' } as const;
-          return goFactsOf(job, file, ground, taken, {}, operator, date);
-        });
+      : goByHour(
+          forecast.hours,
+          from,
+          latitudeDeg,
+          (date) => {
+            const answered = date === today ? seen : {};
+            const taken = { ground: answered.ground ?? 'firm', turf: answered.turf ?? 'growing' } as const;
+            return goFactsOf(job, file, ground, taken, {}, operator, date);
+          },
+          (place) => waterFactsAt(job, file, forecast, place),
+        );
   const weekEnds = addDays(job.dose.date, 6);
   const needed = hoursNeeded(minutes, materialOf(job.product, job.dose.for) === 'spray');
   return {

@@ -58,7 +58,13 @@ function printJob({ job, walk, hours, lines, verdict, water, ...of }: DayJob) {
         ? null
         : { loadLb: loaded.map(({ loadLb }) => loadLb), stopAfterRun: loaded.map(({ stopAfterRun }) => stopAfterRun) },
     waterIn: water
-      ? { depthIn: water.depthIn, gallons: water.gallons, minutes: null, withinHours: water.withinHours }
+      ? {
+          depthIn: water.depthIn,
+          gallons: water.gallons,
+          minutes: water.run?.minutes ?? null,
+          cycles: water.run?.cycles ?? null,
+          withinHours: water.withinHours,
+        }
       : null,
     readiness: lines.map(({ id, standing, value, limit }) => ({
       id,

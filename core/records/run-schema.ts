@@ -14,8 +14,10 @@ export const RUN_EVENTS = [
   'weighed-back',
   'signed',
   'given-up',
+  'watered',
 ] as const;
 export const LAYING_SCHOOLS = ['two-directions', 'four-light', 'one-direction'] as const;
+const HOW_WATERED = ['sprinklers', 'rain', 'hose'] as const;
 const HOW_WEIGHED = ['typed', 'empty', 'not-possible'] as const;
 
 /** A moment as a clock wrote it. */
@@ -54,6 +56,8 @@ export const runEventSchema = yup.object({
   coveredSqFt: num('Ground covered', { above: 0, max: 5e7, unit: 'ft2' }).optional(),
   backLb: pounds('Weighed back').optional(),
   how: word('How', HOW_WEIGHED).optional(),
+  /** Of watering in, once it was signed. */
+  wateredBy: word('Watered by', HOW_WATERED).optional(),
 });
 export type RunEvent = yup.InferType<typeof runEventSchema>;
 

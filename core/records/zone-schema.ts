@@ -119,6 +119,8 @@ export const zoneSchema = yup.object({
   care: word('Care', CARE_LEVELS).optional(),
   clippings: word('Clippings', ['returned', 'bagged', 'mulched']).optional(),
   irrigated: yes('Irrigated').optional(),
+  /** What the sprinklers give, by cups on the lawn. */
+  sprinklerInPerHour: num('Sprinkler rate', { above: 0, max: 20, unit: 'in/h' }).optional(),
   light: word('Light', LIGHT).optional(),
   wear: word('Wear', WEAR).optional(),
   ageYears: num('Age of the stand', { min: 0, max: 200, unit: 'years' }).optional(),

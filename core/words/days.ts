@@ -17,6 +17,9 @@ export const sayHour = (hour: number): string => {
   return h === 0 ? 'midnight' : h === 12 ? 'noon' : h < 12 ? `${h} am` : `${h - 12} pm`;
 };
 
+/** A wall clock with its weekday. sayClock('2027-09-07T10:52') is 'Tue 7 Sep, 10:52 am'. */
+export const sayClock = (clock: string): string => dayjs.utc(clock).format('ddd D MMM, h:mm a');
+
 export const sayWeekday = (day: IsoDay): string => dayjs.utc(day).format('ddd D MMM');
 /** A day with its year. sayDate('2027-09-08') is '8 Sep 2027'. */
 export const sayDate = (day: IsoDay): string => dayjs.utc(day).format('D MMM YYYY');

@@ -161,6 +161,11 @@ export const BODIES: Record<string, Ask> = {
     runId: file.runs![0]!.id,
     step: { at: '2027-04-05T09:45:00-04:00', kind: 'signed' },
   }),
+  'field/watered': ({ file }) => ({
+    runId: file.runs![0]!.id,
+    step: { at: '2027-04-05T11:00:00-04:00', kind: 'watered', wateredBy: 'rain' },
+  }),
+  'field/sprinklers': ({ file }) => ({ zoneId: file.zones[0]!.id, inPerHour: 0.8 }),
   'field/spreader': () => ({
     change: { put: [{ id: 'small', name: 'Small rotary', dialStep: 0.25 }], remove: [] },
   }),

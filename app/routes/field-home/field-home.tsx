@@ -4,6 +4,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { type Job, JOB_STATES, type JobState, jobsOf } from '@core/field/jobs';
 import type { RulePacks } from '@core/packs/rule-packs';
+import { waterTasks } from '@core/field/water-task';
 import { asTaken, densityOf } from '@core/products/as-weighed';
 import { sayWeekday } from '@core/words/days';
 import { NetworkWord } from '../../offline/network-word';
@@ -13,7 +14,8 @@ import { useUnits } from '../../ui/format';
 import { StopGlyph } from '../../ui/glyphs';
 import { Loading } from '../../ui/loading';
 import { RoomTop } from '../../ui/room-top';
-import { todayIso } from '../../ui/today';
+import { momentHere, todayIso } from '../../ui/today';
+import { WaterList } from '../../work/water-list';
 import { amountOut } from '../../work/amount-out';
 import { JOB_HEADS, JobRow } from '../../work/job-rows';
 import { wholeWork } from '../../work/property-work';
@@ -103,7 +105,12 @@ export default function FieldHome({ loaderData: { properties, files, packs, toda
   const shown = useMemo(
     () =>
       found
-        .filter(({ jobs, fault }) => fault !== undefined || jobs.some(({ state }) => LISTED.has(state)))
+        .filter(
+          ({ file, jobs, fault }) =>
+            fault !== undefined ||
+            jobs.some(({ state }) => LISTED.has(state)) ||
+            waterTasks(file, momentHere().slice(0, 16)).length > 0,
+        )
         .sort((a, b) => first(a) - first(b) || a.file.property.name.localeCompare(b.file.property.name)),
     [found],
   );
@@ -164,6 +171,7 @@ export default function FieldHome({ loaderData: { properties, files, packs, toda
                   <StopGlyph /> {fault}
                 </p>
               )}
+              <WaterList tasks={waterTasks(file, momentHere().slice(0, 16))} />
               <ul>
                 {jobs
                   .filter(({ state }) => LISTED.has(state))

@@ -17,6 +17,8 @@ export type Sent =
   | { intent: 'start'; run: Run }
   | { intent: 'step'; runId: string; step: RunEvent }
   | { intent: 'sign'; runId: string; step: RunEvent }
+  | { intent: 'watered'; runId: string; step: RunEvent }
+  | { intent: 'sprinklers'; zoneId: string; inPerHour?: number }
   | { intent: 'gear'; gear: Record<string, unknown> }
   | { intent: 'forecast'; station: string; hour: string }
   | { intent: 'spreader'; change: TableChange<Spreader> };
@@ -94,6 +96,20 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
           },
         }),
       };
+    }
+    case 'watered': {
+      const run = runs.find((each) => each.id === sent.runId);
+      if (!run) return GONE;
+      // watered twice is watered once
+      if (run.events.some(({ kind }) => kind === 'watered')) return {};
+      return { undo: await applyChange(id, { put: { runs: [{ ...run, events: [...run.events, sent.step] }] } }) };
+    }
+    case 'sprinklers': {
+      const zone = file.zones.find((each) => each.id === sent.zoneId);
+      if (!zone) return GONE;
+      const { sprinklerInPerHour: _before, ...rest } = zone;
+      const next = sent.inPerHour === undefined ? rest : { ...rest, sprinklerInPerHour: sent.inPerHour };
+      return { undo: await applyChange(id, { put: { zones: [next] } }) };
     }
     case 'spreader':
       return { undoSpreaders: await changeOwn('spreaders', sent.change) };

@@ -4,7 +4,6 @@ import { Button, Checkbox, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { materialOf, wateringIn } from '@core/field/material';
-import { gallonsOf } from '@core/field/water-in';
 import { runState, wasInterrupted } from '@core/field/run-state';
 import { faceOf } from '@core/products/label/face';
 import { cautionsUnder } from '@core/season/rules/cautions';
@@ -22,6 +21,7 @@ import { Said, Substances } from '../../ui/substance';
 import { fullUnitFor, showAmount } from '../../work/dose-words';
 import { densityOf } from '@core/products/as-weighed';
 import { amountOut } from '../../work/amount-out';
+import { WaterList } from '../../work/water-list';
 import { propertyAction } from '../../work/property-action';
 import type { Shapes } from '../../work/send';
 import { forecastFrom, forecastNote } from '../../work/weather-service';
@@ -36,6 +36,7 @@ import { JobList, SignedRuns } from './job-list';
 import { Running } from './running';
 import { type FieldState, useField } from './use-field';
 import { TankPanel } from './tank-panel';
+import { WaterHere } from './water-here';
 import { WalkDrawing } from './walk-drawing';
 import { GearForm, WalkTable } from './walk-table';
 import { GatePanel } from './gate-panel';
@@ -44,6 +45,8 @@ const SHAPES: Shapes<Sent> = {
   start: { run: 'record' },
   step: { runId: 'text', step: 'record' },
   sign: { runId: 'text', step: 'record' },
+  watered: { runId: 'text', step: 'record' },
+  sprinklers: { zoneId: 'text', inPerHour: 'number?' },
   gear: { gear: 'record' },
   forecast: { station: 'text', hour: 'text' },
   spreader: { change: 'record' },
@@ -358,15 +361,9 @@ export default function Field({ loaderData: { operators, spreaders, gear, told }
           </div>
         )}
         <aside className="margin">
-          {water && (
-            <>
-              <h2>Water in</h2>
-              <p>
-                <Said text={`${water.depthIn} in`} /> within {water.withinHours} h
-                {job && `: ${units.say('volume', gallonsOf(water.depthIn, job.zone.areaSqFt))} here`}.
-              </p>
-            </>
-          )}
+          {(water || field.waterTasks.length > 0) && <h2>Water in</h2>}
+          <WaterList tasks={field.waterTasks} onWatered={field.watered} />
+          {water && job && <WaterHere key={job.zone.id} zone={job.zone} water={water} onSave={field.saveSprinklers} />}
           <h2>Cautions</h2>
           <ul className="cautions">
             {cautionsUnder(file.codes ?? []).map((each) => (

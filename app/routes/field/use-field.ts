@@ -20,6 +20,8 @@ import { useDone } from '../../work/use-done';
 import { usePropertyWork } from '../../work/use-property-work';
 import { undoOf, type UndoSent } from '../../work/property-action';
 import { useSend } from '../../work/send';
+import { waterFactsAt } from '@core/field/job-hours';
+import { type WaterTask, waterTasks } from '@core/field/water-task';
 import { weatherAt } from '@core/field/hours';
 import { type Forecast, forecastNow } from '@core/field/forecast-now';
 import { FOLIAR_WATER_GAL } from '@core/foliar/foliar-feeds';
@@ -76,7 +78,8 @@ export function useField(
   const { leaf: leafTold, ...weatherTold } = forecastHere ?? {};
   const weather = { ...weatherTold, ...typedWeather };
   const seen: TypedDay = leafTold === undefined || day.leaf ? day : { ...day, leaf: leafTold };
-  const lines = job ? goLines(goFactsOf(job, file, ground, seen, weather, operator, today)) : [];
+  const waterFacts = job && forecast?.now !== undefined ? waterFactsAt(job, file, forecast, forecast.now) : {};
+  const lines = job ? goLines({ ...goFactsOf(job, file, ground, seen, weather, operator, today), ...waterFacts }) : [];
   const verdict = verdictOf(lines);
 
   const last = spreaders.find(({ id }) => id === noted.spreaderId) ?? spreaders[0];
@@ -256,6 +259,18 @@ export function useField(
       'Signed. It counts in the plan from now on.',
       (answer) => send(undoOf(answer)),
     );
+  const watered = ({ ofRun }: WaterTask, by: NonNullable<RunEvent['wateredBy']>) =>
+    void done(
+      () => send({ intent: 'watered', runId: ofRun.id, step: { at: momentHere(), kind: 'watered', wateredBy: by } }),
+      'Watered in: people and pets may come back once it is dry.',
+      (answer) => send(undoOf(answer)),
+    );
+  const saveSprinklers = (zoneId: string, inPerHour: number | undefined) =>
+    void done(
+      () => send({ intent: 'sprinklers', zoneId, ...(inPerHour === undefined ? {} : { inPerHour }) }),
+      'The sprinklers of this zone are saved.',
+      (answer) => send(undoOf(answer)),
+    );
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
   const openElsewhere = (file.runs ?? []).filter((run) => isOpen(run) && !jobs.some((each) => each.run?.id === run.id));
   return {
@@ -320,6 +335,9 @@ export function useField(
     fault: answer?.faults?.forecast === undefined && answer?.faults ? Object.values(answer.faults)[0] : undefined,
     forecastFault: answer?.faults?.forecast,
     openElsewhere,
+    waterTasks: waterTasks(file, momentHere().slice(0, 16)),
+    watered,
+    saveSprinklers,
   };
 }
 export type FieldState = ReturnType<typeof useField>;
