@@ -1,6 +1,6 @@
 import { addDays, type IsoDay } from '../days/day';
 import { isFoliarPurpose } from '../foliar/foliar-feeds';
-import { groundOf } from '../ground/zone-ground';
+import { groundOf, type ZoneGround } from '../ground/zone-ground';
 import { BUILT_IN_PACKS, type RulePacks } from '../packs/rule-packs';
 import { asTaken, densityOf, flOzOf } from '../products/as-weighed';
 import type { Case } from '../records/case';
@@ -18,7 +18,7 @@ import { weatherAt } from './hours';
 import { jobHours, type JobHours, waterFactsAt } from './job-hours';
 import { type Job, jobsOf } from './jobs';
 import { materialOf, protectionFor, wateringIn } from './material';
-import { gearOf, USUAL_GEAR, type Walk, walkOf } from './walk';
+import { type Gear, gearOf, USUAL_GEAR, type Walk, walkOf } from './walk';
 import { type Watering, wateringOf } from './water-task';
 import { weighError } from './weigh-back';
 
@@ -34,10 +34,13 @@ export interface FieldDayAsked {
   days?: number;
   operatorId?: string;
   packs?: RulePacks;
+  /** What is walked with; as is usual, with the first spreader of the file, where it is not said. */
+  gear?: Gear;
 }
 
 export interface DayJob {
   job: Job;
+  ground: ZoneGround | undefined;
   /** lb product; a liquid is measured out by the jug. */
   weighOutLb: number;
   measureOutFlOz?: number;
@@ -76,7 +79,16 @@ const isListed = ({ dose, state }: Job, date: IsoDay, days: number): boolean =>
  */
 export function fieldDay(
   file: Case,
-  { date, hour, forecast, zoneId, days = DAYS_LISTED, operatorId, packs = BUILT_IN_PACKS }: FieldDayAsked,
+  {
+    date,
+    hour,
+    forecast,
+    zoneId,
+    days = DAYS_LISTED,
+    operatorId,
+    packs = BUILT_IN_PACKS,
+    gear: walkedWith,
+  }: FieldDayAsked,
 ): FieldDay | Refusal {
   if (zoneId !== undefined && !file.zones.some(({ id }) => id === zoneId))
     return refuse('zone', `There is no zone "${zoneId}": the file has ${file.zones.map(({ id }) => id).join(', ')}.`);
@@ -98,7 +110,7 @@ export function fieldDay(
   const latitudeDeg = file.property.latitudeDeg ?? forecast?.forecast.station.latitudeDeg ?? 0;
   const weather = now?.now === undefined ? {} : weatherAt(now.hours, now.now, latitudeDeg);
   const spreader = file.spreaders?.[0];
-  const gear = { ...USUAL_GEAR, ...(spreader ? gearOf(spreader) : {}) };
+  const gear = walkedWith ?? { ...USUAL_GEAR, ...(spreader ? gearOf(spreader) : {}) };
 
   const dayJob = (job: Job): DayJob => {
     const { zone, dose, product } = job;
@@ -120,6 +132,7 @@ export function fieldDay(
     const purpose = PURPOSE_CAUTIONS[dose.for as keyof typeof PURPOSE_CAUTIONS] as string | undefined;
     return {
       job,
+      ground,
       weighOutLb,
       ...(density === undefined ? {} : { measureOutFlOz: flOzOf(weighOutLb, density) }),
       ...(error && !isRefusal(error) ? { likelyErrorLb: error.likelyLb } : {}),
@@ -150,7 +163,11 @@ export function fieldDay(
       ...(water && !isFoliarPurpose(dose.for)
         ? { water: { ...wateringOf(zone, water.depthIn), withinHours: water.withinHours } }
         : {}),
-      cautions: [...protectionFor(product), ...(purpose ? [purpose] : []), ...cautionsUnder(file.codes ?? [])],
+      cautions: [
+        ...protectionFor(product),
+        ...(purpose && !water ? [purpose] : []),
+        ...cautionsUnder(file.codes ?? []),
+      ],
     };
   };
   return { date, jobs: jobs.map(dayJob) };

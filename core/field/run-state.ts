@@ -10,6 +10,8 @@ export interface RunState {
   weighedLb: number;
   runsFt: readonly number[];
   runsDone: number;
+  /** Feet of the next stretch that are done, where somebody marked the place. */
+  partFt: number;
   coveredSqFt: number;
   backLb?: number;
   how?: RunEvent['how'];
@@ -30,6 +32,7 @@ export function runState({ events, areaSqFt }: Pick<Run, 'events' | 'areaSqFt'>)
     weighedLb: start.weighedLb ?? 0,
     runsFt: start.runsFt ?? [],
     runsDone: 0,
+    partFt: 0,
     coveredSqFt: areaSqFt,
     start,
     ...(start.operator ? { operator: start.operator } : {}),
@@ -47,6 +50,11 @@ export function runState({ events, areaSqFt }: Pick<Run, 'events' | 'areaSqFt'>)
     switch (event.kind) {
       case 'run-done':
         state.runsDone = Math.min(state.runsFt.length, Math.max(state.runsDone, event.runsDone ?? state.runsDone + 1));
+        state.partFt = 0;
+        break;
+      case 'marked':
+        // past the end of the stretch it would be the next one
+        state.partFt = Math.min(state.runsFt[state.runsDone] ?? 0, event.partFt ?? 0);
         break;
       case 'paused':
         state.standing = 'paused';

@@ -24,7 +24,7 @@ const ORIGIN: Record<GoLineId, 'seen' | 'sheet' | 'code' | 'operator' | 'forecas
   'water-in': 'forecast',
 };
 
-function printJob({ job, walk, hours, lines, verdict, water, ...of }: DayJob) {
+function printJob({ job, ground: _ground, walk, hours, lines, verdict, water, ...of }: DayJob) {
   const reasons = lines.filter(({ standing }) => standing === verdict && verdict !== 'go').map(({ id }) => id);
   const rounds = walk?.rounds ?? [];
   const loaded = rounds.flatMap(({ loads }) => (loads ? [loads] : []));

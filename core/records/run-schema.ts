@@ -7,6 +7,7 @@ import { MOST } from './most';
 export const RUN_EVENTS = [
   'started',
   'run-done',
+  'marked',
   'paused',
   'resumed',
   'note',
@@ -51,6 +52,8 @@ export const runEventSchema = yup.object({
   runsFt: list('Runs', num('Run', { min: 0, max: 1e6, unit: 'ft' }).required(), MOST.runsOfARun).optional(),
   /** How many stretches are done. */
   runsDone: num('Runs done', { min: 0, max: 100_000, integer: true }).optional(),
+  /** How far along the next stretch, where a run is broken off. */
+  partFt: num('Feet of the stretch', { min: 0, max: 1e6, unit: 'ft' }).optional(),
   reason: text('Reason', 400).optional(),
   note: text('Note', MOST.letters).optional(),
   coveredSqFt: num('Ground covered', { above: 0, max: 5e7, unit: 'ft2' }).optional(),

@@ -1,7 +1,7 @@
 import '../../ui/weighing.css';
 import './field.css';
 import { Button, Checkbox, Select, Switch } from 'antd';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { materialOf, wateringIn } from '@core/field/material';
 import { runState, wasInterrupted } from '@core/field/run-state';
@@ -15,6 +15,7 @@ import { loadOwn } from '../../storage/own-records';
 import { readNote } from '../../storage/notes';
 import { Fault, TextField } from '../../ui/field';
 import { useUnits } from '../../ui/format';
+import { useKey } from '../../ui/keys';
 import { WarnGlyph } from '../../ui/glyphs';
 import { Loading } from '../../ui/loading';
 import { Said, Substances } from '../../ui/substance';
@@ -84,6 +85,8 @@ function StartJob({ field }: { field: FieldState }) {
   const [weighed, setWeighed] = useState(first);
   const [worn, setWorn] = useState<readonly string[]>([]);
   const [reason, setReason] = useState('');
+  const startButton = useRef<HTMLButtonElement>(null);
+  useKey('go-to-start', () => startButton.current?.focus());
   if (!job) return null;
   const did = out.isLiquid ? 'Measured out' : 'Weighed out';
   const read = out.read(weighed, did, 'weighed');
@@ -137,6 +140,7 @@ function StartJob({ field }: { field: FieldState }) {
           </p>
         ) : (
           <Button
+            ref={startButton}
             type="primary"
             disabled={!may || !dressed || wrong !== undefined || field.sprayFault !== undefined}
             onClick={() =>
@@ -181,6 +185,16 @@ export default function Field({ loaderData: { operators, spreaders, gear, told }
           walk.rounds.findLastIndex((_, i) => state.runsDone >= doneBefore(i) && (i === 0 || state.runsDone > 0)),
         )
       : 0;
+  const listed = jobs.filter(({ state: stands }) => stands !== 'later' && stands !== 'done');
+  const go = (by: 1 | -1) => {
+    const to = listed[listed.findIndex(({ key }) => key === job?.key) + by];
+    if (to) field.choose(to.key);
+  };
+  useKey('job-after', () => go(1), [field]);
+  useKey('job-before', () => go(-1), [field]);
+  const turns = !isUnderWay && !isSprayed && job !== undefined;
+  useKey('turn-left', () => field.turn(-1), [field], turns);
+  useKey('turn-right', () => field.turn(1), [field], turns);
   const comes = jobs.find(({ state }) => state === 'later');
   const water = job && wateringIn(job.product);
   if (jobs.length === 0)
@@ -204,6 +218,9 @@ export default function Field({ loaderData: { operators, spreaders, gear, told }
         <h1>Field</h1>
         <span className="small">{sayWeekday(today)}</span>
         <span className="sp" />
+        <Button size="small" onClick={() => void field.printSheets()}>
+          Field sheets (PDF)
+        </Button>
         <NetworkWord />
         <label className="sunswitch">
           <Switch size="small" checked={field.sun} onChange={field.setSun} /> Sun

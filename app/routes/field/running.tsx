@@ -1,5 +1,5 @@
 import { Button, Checkbox } from 'antd';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { remaining } from '@core/field/hopper';
 import { overSays } from '@core/field/over-says';
 import type { Verdict } from '@core/field/go';
@@ -12,6 +12,7 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { fixed } from '@core/words/numbers';
 import { Fault, TextField } from '../../ui/field';
 import { useUnits } from '../../ui/format';
+import { useKey } from '../../ui/keys';
 import { StandingGlyph } from '../../ui/glyphs';
 import { amountOut } from '../../work/amount-out';
 import { Said } from '../../ui/substance';
@@ -59,6 +60,44 @@ function GoOnAnew({ verdict, asked, hour, onStep }: NonNullable<RunningProps['an
   );
 }
 
+/** Where a stretch is broken off, so that somebody finds the place again and the hopper can be looked at. */
+function MarkPlace({
+  stretchFt,
+  partFt,
+  onMark,
+}: {
+  stretchFt: number;
+  partFt: number;
+  onMark: (feet: number) => void;
+}) {
+  const units = useUnits();
+  const [typed, setTyped] = useState(units.field('length', partFt > 0 ? partFt : undefined));
+  const read = units.value('length', typed, 'Along the stretch', 'mark');
+  const fault = isRefusal(read)
+    ? read.refused
+    : read !== undefined && (read < 0 || read > stretchFt)
+      ? `This stretch is ${units.say('length', stretchFt)} long.`
+      : undefined;
+  const mark = () => typeof read === 'number' && !fault && onMark(read);
+  return (
+    <>
+      <TextField
+        label="Along the stretch"
+        unit={units.unit('length')}
+        inputMode="decimal"
+        autoFocus
+        value={typed}
+        fault={fault}
+        onChange={setTyped}
+        onEnter={mark}
+      />
+      <Button disabled={typeof read !== 'number' || fault !== undefined} onClick={mark}>
+        Mark here
+      </Button>
+    </>
+  );
+}
+
 const clock = (at: string): string => at.slice(11, 16);
 
 /** A run that was started: only what is needed now, then what is left, then the name under it. */
@@ -67,7 +106,7 @@ export function Running(props: RunningProps) {
   const units = useUnits();
   const out = amountOut(units, run.label.lbPerGal);
   const state = runState(run);
-  const { standing, runsFt, runsDone, weighedLb } = state;
+  const { standing, runsFt, runsDone, partFt, weighedLb } = state;
   const [covered, setCovered] = useState('');
   const [coveredFault, setCoveredFault] = useState<string>();
   const [reason, setReason] = useState('');
@@ -75,7 +114,7 @@ export function Running(props: RunningProps) {
   const left =
     runsFt.length === 0
       ? undefined
-      : evaluate(remaining, { productLb: weighedLb, runsFt, runsDone: Math.min(runsDone, runsFt.length) });
+      : evaluate(remaining, { productLb: weighedLb, runsFt, runsDone: Math.min(runsDone, runsFt.length), partFt });
   const finish = () => {
     const value = units.value('area', covered, 'Ground covered', 'covered');
     if (isRefusal(value)) return setCoveredFault(value.refused);
@@ -83,6 +122,19 @@ export function Running(props: RunningProps) {
     setCoveredFault(undefined);
     void onStep({ kind: 'finished', runsDone, ...(value === undefined ? {} : { coveredSqFt: value }) });
   };
+  const doneToHere = () => void onStep({ kind: 'run-done', runsDone: runsDone + 1 });
+  const walking = standing === 'running' && !anew;
+  const finishButton = useRef<HTMLButtonElement>(null);
+  const [markOpen, setMarkOpen] = useState(false);
+  useKey('done-to-here', doneToHere, [onStep, runsDone], walking && runsDone < runsFt.length);
+  useKey(
+    'pause',
+    () => void onStep({ kind: standing === 'paused' ? 'resumed' : 'paused' }),
+    [onStep, standing],
+    walking || (standing === 'paused' && !anew),
+  );
+  useKey('go-to-finish', () => finishButton.current?.focus());
+  useKey('mark', () => setMarkOpen(true), [], runsDone < runsFt.length);
   if (standing === 'finished' || standing === 'weighed') return <WeighBack {...props} />;
   return (
     <section className="running" aria-labelledby="running">
@@ -105,6 +157,7 @@ export function Running(props: RunningProps) {
                 Stretch {runsDone + 1} of {runsFt.length}
               </b>
               , {units.say('length', runsFt[runsDone] ?? 0)}
+              {partFt > 0 && `, ${units.say('length', partFt)} of it done`}
             </>
           )}
           {left && !isRefusal(left) && (
@@ -126,7 +179,7 @@ export function Running(props: RunningProps) {
           ) : (
             <>
               {runsDone < runsFt.length && (
-                <Button type="primary" onClick={() => void onStep({ kind: 'run-done', runsDone: runsDone + 1 })}>
+                <Button type="primary" onClick={doneToHere}>
                   Done to here
                 </Button>
               )}
@@ -144,11 +197,24 @@ export function Running(props: RunningProps) {
           fault={coveredFault}
           onChange={setCovered}
         />
-        <Button type={runsDone >= runsFt.length ? 'primary' : 'default'} onClick={finish}>
+        <Button ref={finishButton} type={runsDone >= runsFt.length ? 'primary' : 'default'} onClick={finish}>
           Finish
         </Button>
       </div>
       <p className="small">Left empty, all of it was covered.</p>
+      {runsDone < runsFt.length && (
+        <details className="givingup" open={markOpen} onToggle={({ currentTarget }) => setMarkOpen(currentTarget.open)}>
+          <summary>Mark the place</summary>
+          {markOpen && (
+            <MarkPlace
+              key={`${runsDone}/${partFt}`}
+              stretchFt={runsFt[runsDone] ?? 0}
+              partFt={partFt}
+              onMark={(feet) => void onStep({ kind: 'marked', runsDone, partFt: feet })}
+            />
+          )}
+        </details>
+      )}
       <details className="givingup">
         <summary>Write a note</summary>
         <TextField label="Note" value={note} onChange={setNote} />

@@ -14,7 +14,10 @@ import type { Run, RunEvent } from '@core/records/case';
 import type { Operator } from '@core/records/operator-schema';
 import { evaluate } from '@core/reckoning/define';
 import { isRefusal } from '@core/reckoning/refusal';
+import { fieldDay } from '@core/field/field-day';
 import { useUnits } from '../../ui/format';
+import { makePdf } from '../../ui/make-pdf';
+import { saveFile } from '../../ui/save-text-file';
 import { usePlace } from '../../ui/place';
 import { useDone } from '../../work/use-done';
 import { usePropertyWork } from '../../work/use-property-work';
@@ -48,7 +51,7 @@ export function useField(
   told: Forecast | undefined,
 ) {
   const units = useUnits();
-  const { file, season, plan, today } = usePropertyWork();
+  const { file, season, plan, today, packs } = usePropertyWork();
   const [place, setPlace] = usePlace();
   const { send, fetcher } = useSend<Sent | UndoSent, Answer>();
   const done = useDone();
@@ -271,6 +274,22 @@ export function useField(
       'The sprinklers of this zone are saved.',
       (answer) => send(undoOf(answer)),
     );
+  const printSheets = async () => {
+    const spare = spreaders.filter(({ id }) => id !== spreaderId);
+    const day = fieldDay(
+      { ...file, spreaders: spreader ? [spreader, ...spare] : [], ...(operator ? { operators: [operator] } : {}) },
+      {
+        date: today,
+        packs,
+        gear: { ...gear, bearingDeg: undefined },
+        ...(operator ? { operatorId: operator.id } : {}),
+        ...(told ? { forecast: told, hour: hourNow } : {}),
+      },
+    );
+    if (isRefusal(day)) return;
+    const { fieldSheets } = await import('./field-sheet');
+    saveFile(await makePdf(fieldSheets(day, file.property.name, units), `field-${file.property.id}-${today}.pdf`));
+  };
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
   const openElsewhere = (file.runs ?? []).filter((run) => isOpen(run) && !jobs.some((each) => each.run?.id === run.id));
   return {
@@ -338,6 +357,7 @@ export function useField(
     waterTasks: waterTasks(file, momentHere().slice(0, 16)),
     watered,
     saveSprinklers,
+    printSheets,
   };
 }
 export type FieldState = ReturnType<typeof useField>;

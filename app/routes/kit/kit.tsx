@@ -13,6 +13,8 @@ import { ChoiceField, TextField } from '../../ui/field';
 import { useUnits } from '../../ui/format';
 import { Loading } from '../../ui/loading';
 import { usePlace } from '../../ui/place';
+import { makePdf } from '../../ui/make-pdf';
+import { saveFile } from '../../ui/save-text-file';
 import { RoomTop } from '../../ui/room-top';
 import { todayIso } from '../../ui/today';
 import { answering, type Shapes, useSend } from '../../work/send';
@@ -75,6 +77,11 @@ export default function Kit({ loaderData: { spreaders, operators, products, toda
       return before;
     });
   const keep = async (next: Spreader, says: string) => (await save(next, says)) !== undefined;
+  const printCards = async (of: Spreader) => {
+    const { calibrationCards } = await import('./calibration-card');
+    const page = calibrationCards(of, products, today, units);
+    if (page) saveFile(await makePdf(page, `calibration-${of.id}.pdf`));
+  };
   return (
     <>
       <RoomTop />
@@ -117,6 +124,11 @@ export default function Kit({ loaderData: { spreaders, operators, products, toda
               <div className="pagehead">
                 <h2>{spreader.name}</h2>
                 <span className="sp" />
+                {(spreader.catches ?? []).length > 0 && (
+                  <Button size="small" onClick={() => void printCards(spreader)}>
+                    Calibration card (PDF)
+                  </Button>
+                )}
                 {operators.length > 0 && (
                   <Select
                     aria-label="Operator"

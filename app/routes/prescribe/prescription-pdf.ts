@@ -8,6 +8,7 @@ import type { NutrientPrescription } from '@core/prescription/prescription';
 import type { ZoneSeason } from '@core/season/plan/season-plan';
 import { sayDate, sayDay } from '@core/words/days';
 import type { QuantityId, Units } from '../../ui/format';
+import { PAPER } from '../../ui/paper';
 import { MARK_OF } from '../../ui/marks';
 import { showAmount, unitFor } from '../../work/dose-words';
 
@@ -230,7 +231,7 @@ export function prescriptionDocument(
     pageSize: 'LETTER',
     pageMargins: [48, 48, 48, 48],
     info: { title: `Prescription, ${property.name}` },
-    defaultStyle: { font: 'Source', fontSize: 9.5, lineHeight: 1.12, color: '#2A2017' },
+    defaultStyle: PAPER,
     content: zones.flatMap((season, i) => zonePage(season, property, today, i === zones.length - 1, units)),
   };
 }

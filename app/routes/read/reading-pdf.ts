@@ -9,6 +9,7 @@ import type { Units } from '../../ui/format';
 import { sayDate } from '@core/words/days';
 import { type Consequence, consequenceOf, phConsequence } from '../../work/consequence';
 import { schoolName } from '../../ui/school-choice';
+import { PAPER } from '../../ui/paper';
 
 export interface PrintedReading {
   property: Property;
@@ -78,7 +79,7 @@ export function readingDocument({
     pageSize: 'LETTER',
     pageMargins: [54, 48, 54, 48],
     info: { title: `Soil reading, ${zone.name}, ${property.name}` },
-    defaultStyle: { font: 'Source', fontSize: 9.5, lineHeight: 1.12, color: '#2A2017' },
+    defaultStyle: PAPER,
     content: [
       { text: `${zone.name}, ${property.name}`, font: 'Vollkorn', fontSize: 20 },
       {

@@ -4,15 +4,8 @@ import { dose, draft, GOOD, judged, okonedo } from '@core/season/front-lawn.fixt
 import { withDoses } from '@core/season/plan/with-doses';
 import { planDocument } from './plan-pdf';
 import { usUnits } from '../../../ui/format';
+import { textsOf } from '../../../ui/pdf-texts.fixture';
 
-/** Every text of a document in its order, as somebody reads it. */
-const textsOf = (node: unknown): string[] => {
-  if (typeof node === 'string') return [node];
-  if (Array.isArray(node)) return node.flatMap(textsOf);
-  if (typeof node !== 'object' || node === null) return [];
-  const { text, stack, ul, table } = node as Record<string, unknown>;
-  return [text, stack, ul, (table as { body?: unknown } | undefined)?.body].flatMap(textsOf);
-};
 const read = (doses = GOOD, given: Case = okonedo) =>
   textsOf(
     planDocument(given, withDoses(draft, given, doses), judged(doses, given), {

@@ -15,6 +15,7 @@ import type { Purchase } from '@core/products/purchases';
 import { shortfallsOf, shortfallWords } from '@core/season/shortfalls/shortfalls';
 import { showMoney, showPh } from '@core/words/numbers';
 import { sayDate, sayDay, sayWeekday } from '@core/words/days';
+import { forPdf, PAPER, ruled, standalone } from '../../../ui/paper';
 import { Ribbon } from '../../../ui/ribbon';
 import { amountOut } from '../../../work/amount-out';
 import { boughtWords, bulkWords, packageSize } from '../../../work/bought-words';
@@ -25,40 +26,6 @@ const WIDTH_PT = 696;
 const RIBBON = { width: 806, height: 84 } as const;
 const CHART = { width: 806, height: 158 } as const;
 
-/** Colours of print: what the page takes from its style sheet, written out. */
-const INK: Readonly<Record<string, string>> = {
-  '--growth': '#DDE4CB',
-  '--growth-line': '#54483B',
-  '--loam': '#2A2017',
-  '--edge': '#807D69',
-  '--rule': '#C4C5B1',
-  '--moss': '#3D5F22',
-  '--sheet': '#FFFFFF',
-  '--lichen': '#FFFFFF',
-};
-
-/** The page's drawing as a picture that stands alone: no style sheet, no fonts but the ones that ship with the print. */
-function standalone(markup: string): string {
-  const svg = /<svg[\s\S]*?<\/svg>/.exec(markup)?.[0] ?? '';
-  return svg
-    .replaceAll(/var\((--[\w-]+)\)/g, (_, name: string) => INK[name] ?? '#2A2017')
-    .replaceAll(/<text([^>]*?)style="([^"]*)"/g, '<text$1style="$2;font-family:Source"')
-    .replaceAll(/<text(?![^>]*style=)/g, '<text font-family="Source" font-size="10.5" fill="#2A2017"');
-}
-
-const forPdf = (svg: string): string =>
-  svg
-    .replaceAll(/font-family:[^;"]*/g, 'font-family:Source')
-    .replaceAll(/font-family="[^"]*"/g, 'font-family="Source"');
-
-const ruled = {
-  // over the title there is no line
-  hLineWidth: (line: number) => (line === 0 ? 0 : 0.5),
-  vLineWidth: () => 0,
-  hLineColor: () => '#A9A894',
-  paddingTop: () => 2,
-  paddingBottom: () => 2,
-};
 const bold = (text: string): Content => ({ text, bold: true });
 const heading = (text: string): ContentText => ({ text, font: 'Vollkorn', fontSize: 13, margin: [0, 8, 0, 2] });
 /** Pieces that stay on one page: a heading is never parted from what it heads. */
@@ -271,7 +238,7 @@ export function planDocument(
     pageOrientation: 'landscape',
     pageMargins: [48, 40, 48, 40],
     info: { title: `Season ${plan.year}, ${given.property.name}` },
-    defaultStyle: { font: 'Source', fontSize: 9.5, lineHeight: 1.12, color: '#2A2017' },
+    defaultStyle: PAPER,
     footer: (page, pages) => ({
       text: `${given.property.name}, season ${plan.year}; page ${page} of ${pages}`,
       alignment: 'right',
