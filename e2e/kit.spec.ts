@@ -92,6 +92,16 @@ test('a spreader is set step by step by the simulated scale: two catches lead to
   await page.reload();
   await expect(pattern).toContainText('Kept: a test of 5 Apr.');
 
+  // the sprayer stands beside the spreaders
+  await page.getByRole('button', { name: /^Sprayer/ }).click();
+  await page.getByLabel(/^Caught/).fill('34 33 39 34 0 34');
+  await page.getByLabel(/^Time/).fill('60');
+  await expect(page.getByText('Blocked: nozzle 5')).toBeVisible();
+  await page.setViewportSize(SIZES[1]!);
+  await looksRight(page, 'The sprayer on a phone');
+  await page.setViewportSize(SIZES[0]!);
+  await page.getByRole('button', { name: /^Marsh wheel/ }).click();
+
   // numbers of the equipment and the walk, no name of anything
   expect(sent.length).toBeGreaterThan(6);
   for (const body of sent) expect(body).not.toMatch(/[a-z]{3,}"\s*:\s*"/i);

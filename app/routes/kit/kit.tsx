@@ -4,6 +4,8 @@ import { Button, Select } from 'antd';
 import { useState } from 'react';
 import type { Product } from '@core/records/case';
 import type { Spreader } from '@core/records/spreader-schema';
+import { foliarPurposeOf } from '@core/foliar/foliar-feeds';
+import { densityOf } from '@core/products/as-weighed';
 import { faceOf } from '@core/products/label/face';
 import { isRefusal } from '@core/reckoning/refusal';
 import { changeOwn, loadOwn } from '../../storage/own-records';
@@ -25,11 +27,14 @@ import { useFollow } from '../../work/use-follow';
 import type { Route } from './+types/kit';
 import { Calibrate } from './calibrate';
 import { Pattern } from './pattern';
+import { Sprayer } from './sprayer';
+import { TankOfSeveral } from './tank-of-several';
 
 type Sent = { intent: 'spreader'; change: TableChange<Spreader> };
 type Answer = SpreadersAnswer & { faults?: Record<string, string> };
 const SHAPES: Shapes<Sent> = { spreader: { change: 'record' } };
 const NEW = 'new';
+const SPRAYER = 'sprayer';
 /** Wanted where nobody came from a job, lb product/1000 ft2. */
 const USUAL_RATE_LB = 2;
 
@@ -41,6 +46,14 @@ export async function clientLoader() {
     operators: operators.sort(byName),
     // what is poured has no gate
     products: products.filter(({ form, unfinished }) => form !== 'liquid' && !unfinished).sort(byName),
+    // what goes into a tank: liquids by their density, and dry ones that are made for the leaf
+    sprayed: products
+      .filter(
+        (each) =>
+          !each.unfinished &&
+          (each.form === 'liquid' ? densityOf(each) !== undefined : foliarPurposeOf(each) !== undefined),
+      )
+      .sort(byName),
     today: todayIso(),
   };
 }
@@ -55,13 +68,14 @@ export function HydrateFallback() {
 }
 
 /** The kit: spreaders of one's own, each set by what it gave, and how evenly it lays. */
-export default function Kit({ loaderData: { spreaders, operators, products, today } }: Route.ComponentProps) {
+export default function Kit({ loaderData: { spreaders, operators, products, sprayed, today } }: Route.ComponentProps) {
   const units = useUnits();
   const [place, setPlace] = usePlace();
   const { send } = useSend<Sent, Answer>();
   const { save, remove } = useSpreaders(spreaders, (change) => send({ intent: 'spreader', change }));
   useFollow(undefined);
   const asked = place.get('spreader');
+  const isSprayer = asked === SPRAYER;
   const spreader = asked === NEW ? undefined : (spreaders.find(({ id }) => id === asked) ?? spreaders[0]);
   const product: Product | undefined = products.find(({ id }) => id === place.get('product')) ?? products[0];
   const [operatorId, setOperatorId] = useState(operators[0]?.id);
@@ -91,7 +105,11 @@ export default function Kit({ loaderData: { spreaders, operators, products, toda
           <ul>
             {spreaders.map(({ id, name, kind, catches = [] }) => (
               <li key={id}>
-                <button type="button" aria-current={id === spreader?.id} onClick={() => to({ spreader: id })}>
+                <button
+                  type="button"
+                  aria-current={!isSprayer && id === spreader?.id}
+                  onClick={() => to({ spreader: id })}
+                >
                   <b>{name}</b>
                   <span className="small">
                     {kind ?? 'spreader'}, {catches.length} {catches.length === 1 ? 'catch' : 'catches'}
@@ -99,11 +117,22 @@ export default function Kit({ loaderData: { spreaders, operators, products, toda
                 </button>
               </li>
             ))}
+            <li>
+              <button type="button" aria-current={isSprayer} onClick={() => to({ spreader: SPRAYER })}>
+                <b>Sprayer</b>
+                <span className="small">nozzles, speed, volume, tank</span>
+              </button>
+            </li>
           </ul>
           {spreaders.length > 0 && <Button onClick={() => to({ spreader: NEW })}>New spreader</Button>}
         </nav>
         <div className="kitsheet">
-          {!spreader ? (
+          {isSprayer ? (
+            <>
+              <Sprayer />
+              <TankOfSeveral products={sprayed} />
+            </>
+          ) : !spreader ? (
             <section aria-labelledby="newpiece">
               <h2 id="newpiece">A new spreader</h2>
               <p>
