@@ -250,6 +250,21 @@ test('the forecast says until when it is go and which hours come, grows old, and
   await choose(page, 'Station', 'Lakeshore (simulated)');
   await hours.getByRole('button', { name: 'Get the forecast' }).click();
   await expect(hours).toContainText('forecast of Mon 5 Apr, 9 am');
+  // a window goes along as a calendar file
+  const calendar = page.waitForEvent('download');
+  await hours
+    .getByRole('button', { name: /^Remind me of/ })
+    .first()
+    .click();
+  expect((await calendar).suggestedFilename()).toMatch(/\.ics$/);
+  // days may be typed instead, and are there after a reload
+  await hours.getByText('Type or paste the days').click();
+  await hours.getByLabel(/^A line a day/).fill('5 Apr 62 41 0 14\n6 Apr 64 44 0 5');
+  await expect(hours.getByRole('row', { name: /Mon 5 Apr/ }).last()).toContainText('wait');
+  await hours.getByLabel(/^A line a day/).fill('5 Apr 62 41 0 windy');
+  await expect(hours.getByRole('alert')).toContainText('Line 1');
+  await hours.getByRole('button', { name: 'Clear the days' }).click();
+  await expect(hours.getByLabel(/^A line a day/)).toHaveValue('');
   // nothing of the property goes out
   expect(asked.sort()).toEqual([
     'station=lakeshore&forecast=2027-04-05T09&hours=240',

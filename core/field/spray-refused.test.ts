@@ -13,7 +13,7 @@ describe('a spray that does not start', () => {
   it('is iron over its ceiling, with the rate that would pass', () => {
     // 0.75 oz Fe is 0.046875 lb, of 6 %: 0.78125 lb product
     expect(sprayRefused(iron, 0.78125, 4)).toBeUndefined();
-    expect(sprayRefused(iron, 0.8, 4)).toContain('at most 0.78 lb product per 1000');
+    expect(sprayRefused(iron, 0.8, 4)).toContain('at most 9 fl oz product per 1000');
   });
   it('is a liquid that nobody can measure out', () => {
     expect(sprayRefused({ ...iron, lbPerGal: undefined }, 0.4, 3)).toContain('lb per gallon');

@@ -1,7 +1,11 @@
 import { FOLIAR_FEEDS, FOLIAR_WATER_GAL, foliarPurposeOf } from '../foliar/foliar-feeds';
+import { densityOf, flOzOf } from '../products/as-weighed';
 import type { Product } from '../records/case';
 import { OZ_PER_LB } from '../units/conversions';
 import { trimmed } from '../words/numbers';
+
+/** A ceiling is never rounded up: 9.09 in tenths is 9. */
+const downTo = (value: number, parts: number): number => Math.floor(value * parts + 1e-9) / parts;
 
 /**
  * Why a spray does not start: what is poured cannot be measured, or iron or manganese would burn the leaf. The sentence says what would
@@ -20,8 +24,14 @@ export function sprayRefused(product: Product, rateLb: number, carrierGal: numbe
   const percent = product.guaranteed[element] ?? 0;
   const oz = ((rateLb * percent) / 100) * OZ_PER_LB;
   const called = `${name[0]?.toUpperCase()}${name.slice(1)}`;
+  const mostLb = mostOz / OZ_PER_LB / (percent / 100);
+  const density = densityOf(product);
+  const most =
+    density === undefined
+      ? `${trimmed(downTo(mostLb, 100), 2)} lb product`
+      : `${trimmed(downTo(flOzOf(mostLb, density), 10), 1)} fl oz product`;
   if (oz > mostOz + 1e-9)
-    return `${trimmed(oz, 2)} oz ${element} per 1000 is over ${mostOz} oz ${element} per 1000 a spray: at most ${trimmed(mostOz / OZ_PER_LB / (percent / 100), 2)} lb product per 1000.`;
+    return `${trimmed(oz, 2)} oz ${element} per 1000 is over ${mostOz} oz ${element} per 1000 a spray: at most ${most} per 1000.`;
   if (carrierGal !== undefined && carrierGal < FOLIAR_WATER_GAL - 1e-9)
     return `${called} in ${trimmed(carrierGal, 2)} gal of finished spray per 1000 burns the leaf: ${FOLIAR_WATER_GAL} gal or more.`;
   return undefined;

@@ -170,6 +170,7 @@ export const BODIES: Record<string, Ask> = {
     change: { put: [{ id: 'small', name: 'Small rotary', dialStep: 0.25 }], remove: [] },
   }),
   'field/forecast': () => ({ station: 'lakeshore', hour: '2027-04-05T09' }),
+  'field/days': () => ({ text: '6 Apr 62 41 0 5' }),
   'field/gear': () => ({ gear: { swathFt: 5, school: 'one-direction', speedMph: 3, headerLaps: 1 } }),
   'kit/spreader': () => ({
     change: { put: [{ id: 'small', name: 'Small rotary', dialStep: 0.25 }], remove: [] },

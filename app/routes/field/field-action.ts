@@ -9,6 +9,7 @@ import type { Undoable } from '../../work/property-action';
 import { existingProperty } from '../../storage/property-repository';
 import { forecastNote, forecastOf } from '../../work/weather-service';
 import { GEAR_NOTE } from './gear';
+import { MOST_TYPED_LETTERS, typedDaysNote } from './typed-days';
 import type { Spreader } from '@core/records/spreader-schema';
 import { changeOwn } from '../../storage/own-records';
 import type { TableChange } from '../../storage/record-table';
@@ -19,6 +20,7 @@ export type Sent =
   | { intent: 'sign'; runId: string; step: RunEvent }
   | { intent: 'watered'; runId: string; step: RunEvent }
   | { intent: 'sprinklers'; zoneId: string; inPerHour?: number }
+  | { intent: 'days'; text: string }
   | { intent: 'gear'; gear: Record<string, unknown> }
   | { intent: 'forecast'; station: string; hour: string }
   | { intent: 'spreader'; change: TableChange<Spreader> };
@@ -119,6 +121,9 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
       await writeNote(forecastNote(id), JSON.stringify(told));
       return {};
     }
+    case 'days':
+      await writeNote(typedDaysNote(id), sent.text.slice(0, MOST_TYPED_LETTERS));
+      return {};
     case 'gear':
       await writeNote(GEAR_NOTE, JSON.stringify(sent.gear));
       return {};

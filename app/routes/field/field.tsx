@@ -9,7 +9,7 @@ import { faceOf } from '@core/products/label/face';
 import { cautionsUnder } from '@core/season/rules/cautions';
 import { leastDaysBetweenN } from '@core/season/rules/dose-ceilings';
 import { isRefusal } from '@core/reckoning/refusal';
-import { sayWeekday } from '@core/words/days';
+import { sayDate, sayWeekday } from '@core/words/days';
 import { NetworkWord } from '../../offline/network-word';
 import { loadOwn } from '../../storage/own-records';
 import { readNote } from '../../storage/notes';
@@ -38,6 +38,8 @@ import { Running } from './running';
 import { type FieldState, useField } from './use-field';
 import { TankPanel } from './tank-panel';
 import { WaterHere } from './water-here';
+import { typedDaysNote } from './typed-days';
+import { TypedDaysPanel } from './typed-days-panel';
 import { WalkDrawing } from './walk-drawing';
 import { GearForm, WalkTable } from './walk-table';
 import { GatePanel } from './gate-panel';
@@ -49,16 +51,18 @@ const SHAPES: Shapes<Sent> = {
   watered: { runId: 'text', step: 'record' },
   sprinklers: { zoneId: 'text', inPerHour: 'number?' },
   gear: { gear: 'record' },
+  days: { text: 'text' },
   forecast: { station: 'text', hour: 'text' },
   spreader: { change: 'record' },
 };
 
 export async function clientLoader({ params }: Route.ClientLoaderArgs) {
-  const [operators, spreaders, gear, told] = await Promise.all([
+  const [operators, spreaders, gear, told, daysText] = await Promise.all([
     loadOwn('operators'),
     loadOwn('spreaders'),
     readNote(GEAR_NOTE),
     readNote(forecastNote(params.propertyId)),
+    readNote(typedDaysNote(params.propertyId)),
   ]);
   const byName = (a: { name: string }, b: { name: string }) => a.name.localeCompare(b.name);
   return {
@@ -66,6 +70,7 @@ export async function clientLoader({ params }: Route.ClientLoaderArgs) {
     spreaders: spreaders.sort(byName),
     gear: gearFrom(gear),
     told: forecastFrom(told),
+    daysText: daysText ?? '',
   };
 }
 clientLoader.hydrate = true as const;
@@ -163,10 +168,10 @@ function StartJob({ field }: { field: FieldState }) {
 }
 
 /** Field: the day of the work. Jobs of the kept plan, whether this is an hour, how it is walked, and what came back. */
-export default function Field({ loaderData: { operators, spreaders, gear, told } }: Route.ComponentProps) {
+export default function Field({ loaderData: { operators, spreaders, gear, told, daysText } }: Route.ComponentProps) {
   const units = useUnits();
   const { hash } = useLocation();
-  const field = useField(gear, operators, spreaders, told);
+  const field = useField(gear, operators, spreaders, told, daysText);
   const { jobs, job, plan, today, file, ground, walk, isSprayed } = field;
   const run = job?.run;
   const state = run && runState(run);
@@ -237,6 +242,12 @@ export default function Field({ loaderData: { operators, spreaders, gear, told }
           />
         )}
       </div>
+      {plan?.keptOn !== undefined && today < plan.keptOn && (
+        <p className="caution clockwrong">
+          This device says {sayDate(today)}, and the plan was saved on {sayDate(plan.keptOn)}: is its clock right? Jobs,
+          rests and closed dates go by it.
+        </p>
+      )}
       <div className="fieldbody">
         <JobList jobs={jobs} chosen={job?.key} onChoose={field.choose} />
         {!job && (
@@ -275,7 +286,17 @@ export default function Field({ loaderData: { operators, spreaders, gear, told }
                 lastDay={job.lastDay}
                 fault={field.forecastFault}
                 onGet={field.getForecast}
-              />
+                onRemind={field.remind}
+              >
+                <TypedDaysPanel
+                  text={field.daysText}
+                  fault={field.daysFault}
+                  verdicts={field.dayVerdicts}
+                  onType={field.typeDays}
+                  onSave={field.saveDays}
+                  onClear={field.clearDays}
+                />
+              </ForecastPanel>
             )}
             <div className="jobwork">
               <div>

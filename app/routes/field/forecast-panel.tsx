@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import type { GoWindow, HourVerdict } from '@core/field/hours';
 import { sayHour, sayWeekday } from '@core/words/days';
 import { ChoiceField, Fault } from '../../ui/field';
@@ -24,6 +24,10 @@ interface ForecastPanelProps {
   lastDay: string;
   fault: string | undefined;
   onGet: (station: string) => Promise<boolean>;
+  /** Takes a window along as a calendar file. */
+  onRemind: (window: GoWindow) => void;
+  /** What stands in for a forecast where there is none. */
+  children?: ReactNode;
 }
 
 /** The forecast of the simulated weather service, and where in its ten days the job is open. */
@@ -36,6 +40,8 @@ export function ForecastPanel({
   lastDay,
   fault,
   onGet,
+  onRemind,
+  children,
 }: ForecastPanelProps) {
   const units = useUnits();
   const [stations, setStations] = useState<StationEntry[]>([]);
@@ -89,6 +95,7 @@ export function ForecastPanel({
         )}
       </div>
       <Fault>{unreached ?? fault}</Fault>
+      {children}
       {verdicts.length > 0 && (
         <>
           <HoursStrip verdicts={verdicts} weekEnds={weekEnds} />
@@ -97,7 +104,15 @@ export function ForecastPanel({
               {windows.slice(0, 3).map((window) => (
                 <li key={window.from}>
                   <b>{sayWindow(window)}</b>: wind about {units.say('speed', window.meanWindMph)}
-                  {window.from.slice(0, 10) > weekEnds && ', after the week of this dose'}
+                  {window.from.slice(0, 10) > weekEnds && ', after the week of this dose'}{' '}
+                  <button
+                    type="button"
+                    className="link"
+                    aria-label={`Remind me of ${sayWindow(window)}`}
+                    onClick={() => onRemind(window)}
+                  >
+                    Remind me
+                  </button>
                 </li>
               ))}
             </ol>

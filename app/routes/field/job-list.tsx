@@ -33,7 +33,7 @@ export function JobList({
   return (
     <nav className="joblist" aria-label="Jobs">
       {states.map((state) =>
-        state === 'later' || state === 'done' ? (
+        state === 'later' || state === 'done' || state === 'missed' ? (
           <details key={state}>
             <summary>
               {JOB_HEADS[state]} <i>{jobs.filter((job) => job.state === state).length}</i>

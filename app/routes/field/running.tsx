@@ -9,6 +9,7 @@ import type { Run, RunEvent } from '@core/records/case';
 import { MOST } from '@core/records/most';
 import { evaluate } from '@core/reckoning/define';
 import { isRefusal } from '@core/reckoning/refusal';
+import { OZ_PER_LB } from '@core/units/conversions';
 import { fixed } from '@core/words/numbers';
 import { Fault, TextField } from '../../ui/field';
 import { useUnits } from '../../ui/format';
@@ -157,7 +158,7 @@ export function Running(props: RunningProps) {
                 Stretch {runsDone + 1} of {runsFt.length}
               </b>
               , {units.say('length', runsFt[runsDone] ?? 0)}
-              {partFt > 0 && `, ${units.say('length', partFt)} of it done`}
+              {partFt > 0 && `, ${units.say('length', partFt)} of it done.`}
             </>
           )}
           {left && !isRefusal(left) && (
@@ -283,7 +284,12 @@ function WeighBack({ run, zoneName, leastDaysBetween, substance, fault, onStep, 
         ratio: Math.min(20, answer.ratePer1000Lb / run.rateLb),
         leastDaysBetween: run.for === 'N' ? leastDaysBetween : 0,
       });
-  const says = wrong ?? (isRefusal(answer) ? units.said(answer.refused) : undefined);
+  // a scale in ounces shows sixteen times as much
+  const asOunces =
+    !wrong && !out.isLiquid && isRefusal(answer) && backLb > weighedLb && backLb / OZ_PER_LB <= weighedLb
+      ? ` Read in ounces it would be ${out.say(backLb / OZ_PER_LB)}.`
+      : '';
+  const says = wrong ?? (isRefusal(answer) ? `${units.said(answer.refused)}${asOunces}` : undefined);
   const keep = async () => {
     const done = await onStep({
       kind: 'weighed-back',

@@ -17,7 +17,11 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { fieldDay } from '@core/field/field-day';
 import { useUnits } from '../../ui/format';
 import { makePdf } from '../../ui/make-pdf';
-import { saveFile } from '../../ui/save-text-file';
+import { saveFile, saveTextFile } from '../../ui/save-text-file';
+import { goByDay, weatherOn } from '@core/field/day-verdicts';
+import { printWindowCalendar } from '@core/files/window-calendar';
+import { amountOf } from '../../work/amount-out';
+import { daysFromText } from './typed-days';
 import { usePlace } from '../../ui/place';
 import { useDone } from '../../work/use-done';
 import { usePropertyWork } from '../../work/use-property-work';
@@ -25,7 +29,7 @@ import { undoOf, type UndoSent } from '../../work/property-action';
 import { useSend } from '../../work/send';
 import { waterFactsAt } from '@core/field/job-hours';
 import { type WaterTask, waterTasks } from '@core/field/water-task';
-import { weatherAt } from '@core/field/hours';
+import { type GoWindow, weatherAt } from '@core/field/hours';
 import { type Forecast, forecastNow } from '@core/field/forecast-now';
 import { FOLIAR_WATER_GAL } from '@core/foliar/foliar-feeds';
 import { sprayRefused } from '@core/field/spray-refused';
@@ -49,6 +53,7 @@ export function useField(
   operators: readonly Operator[],
   spreaders: readonly Spreader[],
   told: Forecast | undefined,
+  keptDaysText: string,
 ) {
   const units = useUnits();
   const { file, season, plan, today, packs } = usePropertyWork();
@@ -77,9 +82,26 @@ export function useField(
   const forecast = useMemo(() => (told ? forecastNow(told, hourNow) : undefined), [told, hourNow]);
   const latitudeDeg = file.property.latitudeDeg ?? forecast?.station.latitudeDeg ?? 0;
   const forecastHere = forecast?.now === undefined ? undefined : weatherAt(forecast.hours, forecast.now, latitudeDeg);
-  // what is typed and seen on the spot stands before what was forecast
+  const [daysText, setDaysText] = useState(keptDaysText);
+  const { days: readDays, fault: daysFault } = useMemo(
+    () => daysFromText(daysText, units, today),
+    [daysText, units, today],
+  );
+  // of lines one of which cannot be read nothing counts
+  const weatherDays = useMemo(() => (daysFault ? [] : readDays), [daysFault, readDays]);
+  const dayVerdicts = useMemo(
+    () =>
+      job
+        ? goByDay(weatherDays, (date) =>
+            goFactsOf(job, file, ground, { ground: 'firm', turf: 'growing' }, {}, operator, date),
+          )
+        : [],
+    [job, weatherDays, file, ground, operator],
+  );
+  // what is typed and seen on the spot stands before what was forecast, and a forecast of the hour before one of the day
   const { leaf: leafTold, ...weatherTold } = forecastHere ?? {};
-  const weather = { ...weatherTold, ...typedWeather };
+  const knownWeather = { ...weatherOn(weatherDays, today), ...weatherTold };
+  const weather = { ...knownWeather, ...typedWeather };
   const seen: TypedDay = leafTold === undefined || day.leaf ? day : { ...day, leaf: leafTold };
   const waterFacts = job && forecast?.now !== undefined ? waterFactsAt(job, file, forecast, forecast.now) : {};
   const lines = job ? goLines({ ...goFactsOf(job, file, ground, seen, weather, operator, today), ...waterFacts }) : [];
@@ -305,7 +327,7 @@ export function useField(
     lines,
     verdict,
     forecast,
-    weatherTold,
+    weatherTold: knownWeather,
     ...useHours({ forecast, job, file, ground, day, operator, today, latitudeDeg, minutes }),
     getForecast: (station: string) => done(() => send({ intent: 'forecast', station, hour: hourNow })),
     tank,
@@ -358,6 +380,29 @@ export function useField(
     watered,
     saveSprinklers,
     printSheets,
+    daysText,
+    daysFault,
+    dayVerdicts,
+    typeDays: setDaysText,
+    clearDays: () => {
+      setDaysText('');
+      void done(() => send({ intent: 'days', text: '' }));
+    },
+    saveDays: () => {
+      if (daysText !== keptDaysText) void done(() => send({ intent: 'days', text: daysText }));
+    },
+    remind: (window: GoWindow) => {
+      if (!job) return;
+      const title = `${job.zone.name}: ${job.product.name}`;
+      const says = units.said(
+        `${amountOf(units, job.product).say(weighOutLb)}, ${file.property.name}. Look at ground, turf and leaf before the start.`,
+      );
+      saveTextFile(
+        `${newId(title, [])}.ics`,
+        printWindowCalendar(window, { key: `${file.property.id}-${job.key}`, title, says }, new Date().toISOString()),
+        'text/calendar',
+      );
+    },
   };
 }
 export type FieldState = ReturnType<typeof useField>;

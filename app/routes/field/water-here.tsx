@@ -31,7 +31,8 @@ export function WaterHere({
   return (
     <>
       <p>
-        <Said text={`${water.depthIn} in`} /> within {water.withinHours} h: {units.say('volume', gallons)} here
+        After this job, {zone.name}: <Said text={`${water.depthIn} in`} /> within {water.withinHours} h,{' '}
+        {units.say('volume', gallons)} here
         {run &&
           `, ${units.plain(run.minutes, 0)} min${run.cycles > 1 ? ` in ${run.cycles} cycles of ${units.plain(run.minutesPerCycle, 0)} min, 45 min of rest between` : ''}`}
         .

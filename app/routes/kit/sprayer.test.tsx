@@ -67,18 +67,22 @@ describe('a tank of several products', () => {
   it('parts water and product over full tanks and the last one', () => {
     render(<TankOfSeveral products={[IRON, POTASH]} />);
     type(/^Ground/, '11500');
-    type(/^Finished spray/, '2');
+    type(/^Finished spray/, '3');
     type(/^One tank holds/, '15');
     fireEvent.mouseDown(screen.getByLabelText('Product 1'));
     fireEvent.click(screen.getByTitle('Iron'));
     type(/^Rate 1/, '6');
-    // 6 fl oz on 11.5 thousand: 69; a tank of 15 gal holds 45 of it, the last of 8 gal 24 (worked by hand)
+    // 6 fl oz on 11.5 thousand: 69; of 34.5 gal two tanks of 15 gal hold 30 fl oz each, the last of 4.5 gal 9 (worked by hand)
     const row = screen.getByRole('row', { name: /^Iron/ }).textContent;
     expect(row).toContain('69.0 fl oz');
-    expect(row).toContain('45.0 fl oz');
-    expect(row).toContain('24.0 fl oz');
-    // a quart jar takes an eighth of what goes on 1000 ft2 in 2 gal
-    expect(row).toContain('0.8 fl oz');
+    expect(row).toContain('30.0 fl oz');
+    expect(row).toContain('9.0 fl oz');
+    // a quart jar takes a twelfth of what goes on 1000 ft2 in 3 gal
+    expect(row).toContain('0.5 fl oz');
+    // over its ceiling of iron it is refused
+    type(/^Rate 1/, '60');
+    expect(screen.getByRole('alert').textContent).toMatch(/oz Fe/);
+    type(/^Rate 1/, '6');
     type(/^One tank holds/, '0');
     expect(screen.getAllByRole('alert').length).toBeGreaterThan(0);
   });

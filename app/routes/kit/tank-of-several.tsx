@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { mixCautions, mixOrder } from '@core/field/mix-order';
+import { sprayRefused } from '@core/field/spray-refused';
 import { sprayTank } from '@core/field/tank';
 import { densityOf, flOzOf } from '@core/products/as-weighed';
 import type { Product } from '@core/records/case';
@@ -40,8 +41,16 @@ export function TankOfSeveral({ products }: { products: readonly Product[] }) {
   );
   const inOrder = mixOrder(chosen.map((each) => ({ ...each, form: each.product.form })));
   const entries = inOrder.map(({ product, rateLb }, i) => ({ key: `p${i}`, density: densityOf(product), rateLb }));
+  // one that burns leaves is refused whatever else is in the tank
+  const refused = chosen
+    .map(({ product, rateLb }) => sprayRefused(product, rateLb, typeof carrier === 'number' ? carrier : undefined))
+    .find((says) => says !== undefined);
   const answer =
-    chosen.length > 0 && typeof area === 'number' && typeof carrier === 'number' && typeof tank === 'number'
+    refused === undefined &&
+    chosen.length > 0 &&
+    typeof area === 'number' &&
+    typeof carrier === 'number' &&
+    typeof tank === 'number'
       ? evaluate(sprayTank, {
           areaSqFt: area,
           carrierGalPer1000: carrier,
@@ -121,7 +130,7 @@ export function TankOfSeveral({ products }: { products: readonly Product[] }) {
         )}
         {lines.length > 1 && <Button onClick={() => setLines(lines.slice(0, -1))}>Remove the last</Button>}
       </p>
-      {answer && isRefusal(answer) && <Fault>{answer.refused}</Fault>}
+      <Fault>{refused ?? (answer && isRefusal(answer) ? answer.refused : undefined)}</Fault>
       {mixCautions(chosen.map(({ product }) => product)).map((says) => (
         <p key={says} className="caution small">
           {says}
