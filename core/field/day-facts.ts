@@ -74,6 +74,9 @@ export function goFactsOf(
       ? { license: licensed ? ('held' as const) : ('missing' as const) }
       : {}),
     ...weather,
+    ...(product.mostWindMph === undefined ? {} : { mostWindMph: product.mostWindMph }),
+    ...(product.mostAirF === undefined ? {} : { mostAirF: product.mostAirF }),
+    ...(product.leastAirF === undefined ? {} : { leastAirF: product.leastAirF }),
     ...(heavy.length > 0 ? { heavyRainIn: Math.min(...heavy) } : {}),
     ...(since === undefined ? {} : { daysSinceN: since }),
     leastDaysBetweenN: leastDaysBetweenN(zone),

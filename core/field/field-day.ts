@@ -3,7 +3,7 @@ import { isFoliarPurpose } from '../foliar/foliar-feeds';
 import { groundOf, type ZoneGround } from '../ground/zone-ground';
 import { BUILT_IN_PACKS, type RulePacks } from '../packs/rule-packs';
 import { asTaken, densityOf, flOzOf } from '../products/as-weighed';
-import type { Case } from '../records/case';
+import type { Case, Product } from '../records/case';
 import { evaluate } from '../reckoning/define';
 import { isRefusal, type Refusal, refuse } from '../reckoning/refusal';
 import { planSeason } from '../season/draft/plan-season';
@@ -17,6 +17,7 @@ import { type GoLine, goLines, type Verdict, verdictOf } from './go';
 import { weatherAt } from './hours';
 import { jobHours, type JobHours, waterFactsAt } from './job-hours';
 import { type Job, jobsOf } from './jobs';
+import { layingSays } from './laying-says';
 import { materialOf, protectionFor, wateringIn } from './material';
 import { type Gear, gearOf, USUAL_GEAR, type Walk, walkOf } from './walk';
 import { type Watering, wateringOf } from './water-task';
@@ -56,6 +57,8 @@ export interface DayJob {
   hours: JobHours;
   water?: Watering & { withinHours: number };
   cautions: string[];
+  /** What is worth knowing before it is weighed out. */
+  says: string[];
 }
 export interface FieldDay {
   date: IsoDay;
@@ -108,11 +111,12 @@ export function fieldDay(
   const at = hour ?? forecast?.forecast.hourly.at.find((each) => each.startsWith(date));
   const now = forecast && at !== undefined ? forecastNow(forecast, at) : undefined;
   const latitudeDeg = file.property.latitudeDeg ?? forecast?.forecast.station.latitudeDeg ?? 0;
-  const weather = now?.now === undefined ? {} : weatherAt(now.hours, now.now, latitudeDeg);
+  const weatherFor = (product: Product) =>
+    now?.now === undefined ? {} : weatherAt(now.hours, now.now, latitudeDeg, product.rainfastHours);
   const spreader = file.spreaders?.[0];
   const gear = walkedWith ?? { ...USUAL_GEAR, ...(spreader ? gearOf(spreader) : {}) };
 
-  const dayJob = (job: Job): DayJob => {
+  const dayJob = (job: Job, _at: number, all: readonly Job[]): DayJob => {
     const { zone, dose, product } = job;
     const found = groundOf(zone, file.property.site);
     const ground = isRefusal(found) ? undefined : found;
@@ -124,7 +128,7 @@ export function fieldDay(
     const walk = isSprayed ? undefined : walkOf(ground?.fed ?? [], zone.areaSqFt, weighOutLb, gear);
     const walked = walk && !isRefusal(walk) ? walk : undefined;
     const facts = {
-      ...goFactsOf(job, file, ground, {}, weather, operator, date),
+      ...goFactsOf(job, file, ground, {}, weatherFor(product), operator, date),
       ...(now?.now === undefined ? {} : waterFactsAt(job, file, now, now.now)),
     };
     const lines = goLines(facts);
@@ -163,6 +167,7 @@ export function fieldDay(
       ...(water && !isFoliarPurpose(dose.for)
         ? { water: { ...wateringOf(zone, water.depthIn), withinHours: water.withinHours } }
         : {}),
+      says: layingSays({ job, jobs: all, weighOutLb, school: gear.school }),
       cautions: [
         ...protectionFor(product),
         ...(purpose && !water ? [purpose] : []),

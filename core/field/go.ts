@@ -48,6 +48,7 @@ export const GO_LINES = [
   'drying',
   'soft',
   'heat',
+  'cold',
   'frost',
   'leaf',
   'interval',
@@ -95,6 +96,8 @@ const INPUTS = {
   heavyRainIn: inches('heavy rain of the local code', { above: 0, max: 10, optional: true }),
   highF: degrees('high of the day'),
   lowestLowF: degrees('lowest low of ten days'),
+  mostAirF: degrees('most air of the label'),
+  leastAirF: degrees('least air of the label'),
   daysSinceN: days('days since the last nitrogen'),
   leastDaysBetweenN: days('least days between nitrogen'),
   daysLimeAmmonia: days('days between lime and urea or ammonium'),
@@ -135,12 +138,24 @@ export function goLines(facts: GoFacts): GoLine[] {
   if (material === 'spray') most('drying', facts.rainWhileDryingIn, MOST_RAIN.drying);
   if (ground === 'soft') most('soft', facts.rainLast24In, MOST_SOFT_RAIN_IN[facts.textureGroup]);
   const burns = BURNS.includes(carries);
-  if (burns || liquid)
+  const labelHeat = facts.mostAirF;
+  if (burns || liquid || labelHeat !== undefined)
     most(
       'heat',
       facts.highF,
-      liquid || BURNS_ALL.includes(carries) ? MOST_HIGH_F.gentle : MOST_HIGH_F[season],
-      burns ? 'ask' : undefined,
+      Math.min(
+        burns || liquid ? (liquid || BURNS_ALL.includes(carries) ? MOST_HIGH_F.gentle : MOST_HIGH_F[season]) : Infinity,
+        labelHeat ?? Infinity,
+      ),
+      burns || labelHeat !== undefined ? 'ask' : undefined,
+    );
+  // the day's high is the most the air comes to: under the label's least it never gets there
+  if (facts.leastAirF !== undefined)
+    add(
+      'cold',
+      facts.highF === undefined ? 'ask' : facts.highF < facts.leastAirF - 1e-9 ? 'wait' : 'go',
+      facts.highF,
+      facts.leastAirF,
     );
   if (nitrogen) {
     const limit = FROST_F[season];

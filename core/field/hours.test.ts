@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { WeatherHour } from '../climate/hourly-weather';
 import { addDays } from '../days/day';
-import type { GoFacts } from './go';
+import { type GoFacts, goLines, verdictOf } from './go';
 import { goByHour, goUntil, hoursNeeded, sunOf, weatherAt, windowsOf } from './hours';
 
 const DAY = '2027-09-06';
@@ -92,5 +92,43 @@ describe('the hours of a forecast', () => {
         9,
       ),
     ).toBeUndefined();
+  });
+});
+
+describe('what a label says of the hour', () => {
+  const base = { material: 'spray', season: 'cool', carries: 'iron', textureGroup: 'loam' } as const;
+  const fine = {
+    ...base,
+    ground: 'firm',
+    turf: 'growing',
+    leaf: 'dry',
+    windMph: 6,
+    rainNext24In: 0,
+    highF: 72,
+  } as const;
+  it('holds where it is stricter than ours, at its limit it passes, and it never loosens ours', () => {
+    const standing = (over: object) => verdictOf(goLines({ ...fine, ...over }));
+    expect(standing({})).toBe('go');
+    expect(standing({ mostWindMph: 5 })).toBe('wait');
+    expect(standing({ mostWindMph: 6 })).toBe('go');
+    expect(standing({ windMph: 12, mostWindMph: 20 })).toBe('wait');
+    expect(standing({ mostAirF: 70 })).toBe('wait');
+    expect(standing({ highF: 90, mostAirF: 100 })).toBe('wait');
+    expect(standing({ leastAirF: 75 })).toBe('wait');
+    expect(standing({ leastAirF: 72 })).toBe('go');
+    expect(standing({ leastAirF: 50, highF: undefined })).toBe('ask');
+  });
+  it('asks for the heat of what does not burn only where its label has a limit', () => {
+    const lime = { ...fine, material: 'granular', carries: 'lime', highF: undefined } as const;
+    expect(goLines(lime).some(({ id }) => id === 'heat')).toBe(false);
+    expect(goLines({ ...lime, mostAirF: 85 }).find(({ id }) => id === 'heat')).toMatchObject({
+      standing: 'ask',
+      limit: 85,
+    });
+  });
+  it('is how long a spray dries', () => {
+    expect(hoursNeeded(50, true)).toBe(5);
+    expect(hoursNeeded(50, true, 2)).toBe(3);
+    expect(hoursNeeded(50, false, 2)).toBe(1);
   });
 });

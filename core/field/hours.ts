@@ -37,11 +37,13 @@ export function sunOf(latitudeDeg: number, day: IsoDay): { riseHour: number; set
  *
  * @param hours unbroken hours, what was observed before the forecast first
  * @param i which of them
+ * @param dryingHours of a spray; of its label where it says so
  */
 export function weatherAt(
   hours: readonly WeatherHour[],
   i: number,
   latitudeDeg: number,
+  dryingHours: number = DRYING_HOURS,
 ): Pick<
   GoFacts,
   | 'windMph'
@@ -65,7 +67,7 @@ export function weatherAt(
   const wet =
     now.humidityPercent >= WET_LEAF.humidityPercent ||
     lately.reduce((sum, { rainIn }) => sum + rainIn, 0) >= WET_LEAF.rainIn - 1e-9;
-  const [next24, next48, drying] = [ahead(24), ahead(48), ahead(DRYING_HOURS)];
+  const [next24, next48, drying] = [ahead(24), ahead(48), ahead(Math.ceil(dryingHours))];
   return {
     windMph: now.windMph,
     gustMph: now.gustMph,
@@ -102,6 +104,7 @@ export function goByHour(
   latitudeDeg: number,
   factsOn: (day: IsoDay) => GoFacts,
   factsAt: (place: number) => Partial<GoFacts> = () => ({}),
+  dryingHours?: number,
 ): HourVerdict[] {
   const ofDay = new Map<IsoDay, GoFacts>();
   return hours.flatMap((hour, i): HourVerdict[] => {
@@ -109,7 +112,7 @@ export function goByHour(
     const day = dayOf(hour.at);
     const facts = ofDay.get(day) ?? factsOn(day);
     ofDay.set(day, facts);
-    const lines = goLines({ ...facts, ...weatherAt(hours, i, latitudeDeg), ...factsAt(i) });
+    const lines = goLines({ ...facts, ...weatherAt(hours, i, latitudeDeg, dryingHours), ...factsAt(i) });
     const verdict = verdictOf(lines);
     const { riseHour, setHour } = sunOf(latitudeDeg, day);
     const middle = hourOf(hour.at) + 0.5;
@@ -135,8 +138,8 @@ export interface GoWindow {
 }
 
 /** Hours a job takes of the day, a spray's drying with it: whole ones. 50 min of spraying takes 5. */
-export const hoursNeeded = (workMinutes: number, isSpray: boolean): number =>
-  Math.max(1, Math.ceil(workMinutes / 60)) + (isSpray ? DRYING_HOURS : 0);
+export const hoursNeeded = (workMinutes: number, isSpray: boolean, dryingHours: number = DRYING_HOURS): number =>
+  Math.max(1, Math.ceil(workMinutes / 60)) + (isSpray ? Math.ceil(dryingHours) : 0);
 
 /**
  * The windows of a forecast, best first: inside the planned week first, none after the last day; then the less windy, then the

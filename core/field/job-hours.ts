@@ -59,9 +59,10 @@ export function jobHours(
             return goFactsOf(job, file, ground, taken, {}, operator, date);
           },
           (place) => waterFactsAt(job, file, forecast, place),
+          job.product.rainfastHours,
         );
   const weekEnds = addDays(job.dose.date, 6);
-  const needed = hoursNeeded(minutes, materialOf(job.product, job.dose.for) === 'spray');
+  const needed = hoursNeeded(minutes, materialOf(job.product, job.dose.for) === 'spray', job.product.rainfastHours);
   return {
     verdicts,
     windows: windowsOf(verdicts, needed, { weekFrom: job.dose.date, weekEnds, lastDay: job.lastDay }),

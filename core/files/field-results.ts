@@ -17,6 +17,7 @@ const ORIGIN: Record<GoLineId, 'seen' | 'sheet' | 'code' | 'operator' | 'forecas
   drying: 'forecast',
   soft: 'forecast',
   heat: 'forecast',
+  cold: 'forecast',
   frost: 'forecast',
   leaf: 'forecast',
   interval: 'records',
@@ -85,6 +86,7 @@ function printJob({ job, ground: _ground, walk, hours, lines, verdict, water, ..
       to,
       why: `wind ${trimmed(meanWindMph, 0)} mph on average; ground taken as firm, turf as growing`,
     })),
+    says: of.says,
     cautions: of.cautions,
   };
 }

@@ -57,6 +57,11 @@ export const productSchema = yup
     coverageSqFt: num('Coverage', { above: 0, max: 1e7, unit: 'ft2' }).optional(),
     pesticide: yes('Holds a pesticide').optional(),
     granuleDensity: num('Granule density', { min: 0.5, max: 3, unit: 'g/cm3' }).optional(),
+    /** Limits of its own label for the hour it goes out; the stricter of these and ours holds. */
+    mostWindMph: num('Most wind of the label', { above: 0, max: 50, unit: 'mph' }).optional(),
+    leastAirF: num('Least air of the label', { min: -20, max: 120, unit: 'deg F' }).optional(),
+    mostAirF: num('Most air of the label', { min: 20, max: 140, unit: 'deg F' }).optional(),
+    rainfastHours: num('Rainfast after', { above: 0, max: 240, unit: 'h' }).optional(),
     lot: text('Lot', 80).optional(),
     typed: typedTexts().optional(),
     /** Half entered: kept as typed, and never planned or matched until it is whole. */

@@ -36,6 +36,7 @@ export const LINE_WORDS: Record<GoLineId, { title: string; quantity?: QuantityId
   drying: { title: 'Rain while it dries', quantity: 'depth' },
   soft: { title: 'Rain, last 24 h, on soft ground', quantity: 'depth' },
   heat: { title: 'High today', quantity: 'temperature' },
+  cold: { title: 'High today, least of the label', quantity: 'temperature' },
   frost: { title: 'Lowest low, 10 days', quantity: 'temperature' },
   leaf: { title: 'Leaf' },
   interval: { title: 'Days since nitrogen', unit: 'days' },

@@ -94,6 +94,7 @@ function jobPage(each: DayJob, units: Units): Content[] {
         },
       ],
     },
+    ...each.says.map((text): Content => ({ text: units.said(text), margin: [0, 2, 0, 0] })),
     ...(each.walkRefused === undefined ? [] : [{ text: units.said(each.walkRefused), bold: true } as Content]),
     ...(rounds.length === 0
       ? []

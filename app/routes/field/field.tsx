@@ -118,6 +118,11 @@ function StartJob({ field }: { field: FieldState }) {
       <p className="small">
         {out.rate(job.dose.rateLb)}, {units.say('area', job.zone.areaSqFt)}
       </p>
+      {field.laying.map((says) => (
+        <p key={says} className="caution small">
+          <Said text={says} />
+        </p>
+      ))}
       <fieldset>
         <legend>On and at hand</legend>
         {protection.map((each) => (

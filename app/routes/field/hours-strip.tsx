@@ -19,6 +19,7 @@ const LETTER: Record<GoLineId, string> = {
   drying: 'D',
   soft: 'S',
   heat: 'H',
+  cold: 'O',
   frost: 'F',
   leaf: 'L',
   interval: 'I',
@@ -33,10 +34,12 @@ const KEY: readonly [string, string][] = [
   ['D', 'rain while it dries'],
   ['S', 'soft ground'],
   ['H', 'heat'],
+  ['O', 'too cold for the label'],
   ['F', 'frost'],
   ['L', 'wet leaf'],
   ['I', 'too soon after nitrogen'],
   ['A', 'too near lime'],
+  ['M', 'no water in time'],
   ['N', 'never: ground, law or strip'],
 ];
 

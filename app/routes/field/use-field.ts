@@ -40,10 +40,15 @@ import { NO_DAY, type TypedDay, weatherFrom } from './day-words';
 import type { Answer, Sent } from './field-action';
 import { momentHere } from '../../ui/today';
 import { useMedia } from '../../ui/use-media';
-import { gateFor } from '@core/field/gate';
+import { type Gate, gateFor } from '@core/field/gate';
+import { layingSays } from '@core/field/laying-says';
 import type { Spreader } from '@core/records/spreader-schema';
 import { useSpreaders } from '../../work/spreaders';
 import type { KeptGear } from './gear';
+
+/** The least that a spreader was seen to give, of what it was caught with. */
+const leastCaught = (gate: Gate | undefined): { leastRateLb?: number } =>
+  gate && gate.catches.length > 0 ? { leastRateLb: Math.min(...gate.catches.map(({ rateLb }) => rateLb)) } : {};
 
 type Lengths = Record<'swath' | 'hopper' | 'speed', string>;
 
@@ -81,7 +86,10 @@ export function useField(
   const hourNow = momentHere().slice(0, 13);
   const forecast = useMemo(() => (told ? forecastNow(told, hourNow) : undefined), [told, hourNow]);
   const latitudeDeg = file.property.latitudeDeg ?? forecast?.station.latitudeDeg ?? 0;
-  const forecastHere = forecast?.now === undefined ? undefined : weatherAt(forecast.hours, forecast.now, latitudeDeg);
+  const forecastHere =
+    forecast?.now === undefined
+      ? undefined
+      : weatherAt(forecast.hours, forecast.now, latitudeDeg, job?.product.rainfastHours);
   const [daysText, setDaysText] = useState(keptDaysText);
   const { days: readDays, fault: daysFault } = useMemo(
     () => daysFromText(daysText, units, today),
@@ -380,6 +388,15 @@ export function useField(
     watered,
     saveSprinklers,
     printSheets,
+    laying: job
+      ? layingSays({
+          job,
+          jobs,
+          weighOutLb,
+          school: gear.school,
+          ...leastCaught(gates[0]),
+        })
+      : [],
     daysText,
     daysFault,
     dayVerdicts,

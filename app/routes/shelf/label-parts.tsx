@@ -141,6 +141,15 @@ export function PackagePart({ slip: { typed, change, faults, soFar, number, pack
         {typed.form === 'granular' && <TextField label="Granule density" unit="g/cm³" {...number('granuleDensity')} />}
         <TextField label="Lot" value={typed.lot} fault={faults.lot} onChange={(lot) => change({ lot })} />
       </div>
+      <details className="labellimits">
+        <summary>What its label says of the hour</summary>
+        <div className="two">
+          <TextField label="Most wind" unit={units.unit('speed')} {...number('mostWindMph')} />
+          <TextField label="Rainfast after" unit="h" {...number('rainfastHours')} />
+          <TextField label="Air at least" unit={units.unit('temperature')} {...number('leastAirF')} />
+          <TextField label="Air at most" unit={units.unit('temperature')} {...number('mostAirF')} />
+        </div>
+      </details>
       <Checkbox checked={typed.pesticide} onChange={(event) => change({ pesticide: event.target.checked })}>
         It also holds a pesticide
       </Checkbox>

@@ -23,12 +23,19 @@ const PLAIN_NUMBERS = {
   sizeGuideNumber: 'Size guide number',
   granuleDensity: 'Granule density',
   coverageSqFt: 'Coverage',
+  mostWindMph: 'Most wind',
+  rainfastHours: 'Rainfast after',
+  leastAirF: 'Air at least',
+  mostAirF: 'Air at most',
 } as const;
 /** Those of them that are written in the units of whoever types; the others are one in every system. */
 const QUANTITY_OF: Partial<Record<PlainNumber, QuantityId>> = {
   onHandLb: 'weight',
   lbPerGal: 'liquid-density',
   coverageSqFt: 'area',
+  mostWindMph: 'speed',
+  leastAirF: 'temperature',
+  mostAirF: 'temperature',
 };
 export type PlainNumber = keyof typeof PLAIN_NUMBERS;
 const PACKAGE_NUMBERS = {
