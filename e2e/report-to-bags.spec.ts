@@ -13,7 +13,12 @@ interface Priced {
   packageLb: number;
   onHand: number;
   face: string;
+  /** Of a liquid, which is measured by the jug. */
+  lbPerGal?: number;
 }
+/** Pounds of what is printed for a product: of a liquid in fl oz. */
+const lbOf = (printed: number, { lbPerGal }: Priced): number =>
+  lbPerGal === undefined ? printed : (printed / 128) * lbPerGal;
 
 /** The shelf as it is printed: price, package, stock and grade of every bag. */
 async function printedShelf(page: Page): Promise<Map<string, Priced>> {
@@ -34,6 +39,7 @@ async function printedShelf(page: Page): Promise<Map<string, Priced>> {
       packageLb: gallons ? Number(gallons[1]) * Number(gallons[2]) : numberIn(bag, /bag ([\d.]+) lb/),
       onHand: hand === 'none' ? 0 : Number(hand),
       face: face ?? '',
+      ...(gallons ? { lbPerGal: Number(gallons[2]) } : {}),
     });
   }
   return shelf;
@@ -197,11 +203,13 @@ for (const walk of ZONES)
           .sort((a, b) => b.length - a.length)[0] as string;
         return { name, ...(shelf.get(name) as Priced) };
       });
-      const rates = (await answer.locator('.rate p').allInnerTexts()).map((text) => ({
-        value: numberIn(text),
-        slack: slackOf(text),
+      const rates = (await answer.locator('.rate p').allInnerTexts()).map((text, i) => ({
+        value: lbOf(numberIn(text), products[i]!),
+        slack: lbOf(slackOf(text), products[i]!),
       }));
-      const here = (await answer.locator('.here p').allInnerTexts()).map((text) => numberIn(text));
+      const here = (await answer.locator('.here p').allInnerTexts()).map((text, i) =>
+        lbOf(numberIn(text), products[i]!),
+      );
       const stock = await answer.locator('.stock p').allInnerTexts();
       let cost = 0;
       let broughtN = 0;
@@ -215,10 +223,14 @@ for (const walk of ZONES)
         broughtN += (rate.value * percentN) / 100;
         slackN += (rate.slack * percentN) / 100;
         const bought = numberIn(stock[i]!, /buy (\d+)/) || 0;
-        const left = numberIn(stock[i]!, /([\d.]+) left/);
+        // a jug's rest is printed in gallons
+        const inGal = product.lbPerGal !== undefined;
+        const left =
+          numberIn(stock[i]!, inGal ? /([\d.]+) gal product left/ : /([\d.]+) left/) * (product.lbPerGal ?? 1);
+        const unit = (inGal ? 0.005 : 0.05) * (product.lbPerGal ?? 1);
         const over = product.onHand + bought * product.packageLb - here[i]!;
         // printed to a tenth, a half of one rounded up
-        expect(Math.abs(over - left), `${names[i]}: ${stock[i]}`).toBeLessThanOrEqual(0.05 + 1e-9);
+        expect(Math.abs(over - left), `${names[i]}: ${stock[i]}`).toBeLessThanOrEqual(unit + (inGal ? 0.005 : 1e-9));
         cost += (here[i]! / product.packageLb) * product.price;
       }
       expect(Math.abs(broughtN - (needs.get('N') ?? 0)), names.join(' with ')).toBeLessThanOrEqual(slackN + 0.0051);
