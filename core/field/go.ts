@@ -134,7 +134,9 @@ export function goLines(facts: GoFacts): GoLine[] {
   if (material === 'spray' && windMph !== undefined && facts.hoursFromSun !== undefined)
     add('calm', windMph < CALM.mph && facts.hoursFromSun < CALM.hours ? 'wait' : 'go', windMph, CALM.mph);
   most('rain24', facts.rainNext24In, Math.min(MOST_RAIN.in24, facts.heavyRainIn ?? Infinity), 'ask');
-  most('rain48', facts.rainNext48In, MOST_RAIN.in48);
+  // two days hold at least what their first one does, wherever either is known from
+  const in48 = facts.rainNext48In;
+  most('rain48', in48 === undefined ? undefined : Math.max(in48, facts.rainNext24In ?? 0), MOST_RAIN.in48);
   if (material === 'spray') most('drying', facts.rainWhileDryingIn, MOST_RAIN.drying);
   if (ground === 'soft') most('soft', facts.rainLast24In, MOST_SOFT_RAIN_IN[facts.textureGroup]);
   const burns = BURNS.includes(carries);

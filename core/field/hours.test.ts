@@ -126,6 +126,10 @@ describe('what a label says of the hour', () => {
       limit: 85,
     });
   });
+  it('lets two days hold no less rain than the first of them', () => {
+    const lines = goLines({ ...fine, rainNext24In: 0.4, rainNext48In: 0 });
+    expect(lines.find(({ id }) => id === 'rain48')?.value).toBe(0.4);
+  });
   it('is how long a spray dries', () => {
     expect(hoursNeeded(50, true)).toBe(5);
     expect(hoursNeeded(50, true, 2)).toBe(3);
