@@ -19,6 +19,7 @@ import { jobHours, type JobHours, waterFactsAt } from './job-hours';
 import { type Job, jobsOf } from './jobs';
 import { layingSays } from './laying-says';
 import { materialOf, protectionFor, wateringIn } from './material';
+import { sprayRefused } from './spray-refused';
 import { type Gear, gearOf, USUAL_GEAR, type Walk, walkOf } from './walk';
 import { type Watering, wateringOf } from './water-task';
 import { weighError } from './weigh-back';
@@ -122,6 +123,8 @@ export function fieldDay(
     const ground = isRefusal(found) ? undefined : found;
     const isSprayed = materialOf(product, dose.for) === 'spray';
     const density = densityOf(product);
+    // how much water goes with it is decided at the tank; that it burns whatever the water is said here
+    const refused = isSprayed ? sprayRefused(product, dose.rateLb, undefined) : undefined;
     const weighOutLb = asTaken(dose.zoneLb, product);
     const error =
       ground?.error && evaluate(weighError, { ratePer1000Lb: dose.rateLb, areaErrorSqFt: ground.error.value });
@@ -167,7 +170,10 @@ export function fieldDay(
       ...(water && !isFoliarPurpose(dose.for)
         ? { water: { ...wateringOf(zone, water.depthIn), withinHours: water.withinHours } }
         : {}),
-      says: layingSays({ job, jobs: all, weighOutLb, school: gear.school }),
+      says: [
+        ...(refused === undefined ? [] : [refused]),
+        ...layingSays({ job, jobs: all, weighOutLb, school: gear.school }),
+      ],
       cautions: [
         ...protectionFor(product),
         ...(purpose && !water ? [purpose] : []),

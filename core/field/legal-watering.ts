@@ -16,6 +16,8 @@ const isDayClosed = ({ localWatering }: LocalCode, day: string): boolean => {
   const { season, weekdays } = localWatering;
   if (season && !inMonthDaySpan(day.slice(5), season.from, season.to)) return false;
   const open = weekdays && [...(weekdays.all ?? []), ...(weekdays.odd ?? []), ...(weekdays.even ?? [])];
+  // a code that names no days at all closes none
+  if (!weekdays || !(weekdays.all ?? weekdays.odd ?? weekdays.even)) return false;
   return open !== undefined && !open.includes(WEEKDAYS[weekdayOf(day)] as (typeof WEEKDAYS)[number]);
 };
 const closedHoursOf = (codes: readonly LocalCode[], day: string) =>

@@ -1,4 +1,7 @@
+import { slowShare } from '../nitrogen/forms';
 import type { Product } from '../records/case';
+import { SPRAY_N } from '../season/rules/dose-ceilings';
+import { two } from '../words/numbers';
 
 /** Several products in one tank: in which order they go in, and what should not meet there. Common practice; labels come first. */
 
@@ -26,4 +29,19 @@ export function mixCautions(products: readonly Pick<Product, 'name' | 'guarantee
   if (products.some(({ pesticide }) => pesticide))
     says.push('One of them is a pesticide: its label and license decide what it may be mixed with.');
   return says;
+}
+
+/**
+ * That a tank brings more nitrogen than a spray may, all its products together; undefined where it does not. Ceilings: common practice.
+ *
+ * @param parts each product with its rate, lb product/1000 ft2
+ */
+export function mixNitrogenSays(parts: readonly { product: Product; rateLb: number }[]): string | undefined {
+  const each = parts.map(({ product, rateLb }) => {
+    const lb = (rateLb * (product.guaranteed.N ?? 0)) / 100;
+    return { lb, soluble: lb * (1 - slowShare(product)) };
+  });
+  const [lb, soluble] = [each.reduce((sum, n) => sum + n.lb, 0), each.reduce((sum, n) => sum + n.soluble, 0)];
+  if (lb <= SPRAY_N.total + 1e-9 && soluble <= SPRAY_N.soluble + 1e-9) return undefined;
+  return `${two(lb)} lb N per 1000, ${two(soluble)} lb N of it soluble: a spray brings at most ${two(SPRAY_N.soluble)} lb soluble N, ${two(SPRAY_N.total)} lb N in all. Less of it, or granules.`;
 }

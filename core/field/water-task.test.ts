@@ -41,6 +41,7 @@ describe('when a place lets a lawn be watered', () => {
       '2027-09-06T11:20',
       '2027-09-06T11:20',
     ],
+    ['a code that names no days closes none', [code({ weekdays: {} })], '2027-09-06T11:20', '2027-09-06T11:20'],
     ['never', [code({ weekdays: { all: [] } })], '2027-09-06T11:20', undefined],
     [
       'two codes, both hold',

@@ -1,6 +1,6 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
-import { mixCautions, mixOrder } from '@core/field/mix-order';
+import { mixCautions, mixNitrogenSays, mixOrder } from '@core/field/mix-order';
 import type { Product } from '@core/records/case';
 import { usUnits } from '../../ui/format';
 import { SPRAY_TESTS } from './spray-tests';
@@ -63,6 +63,14 @@ describe('a tank of several products', () => {
     expect(mixCautions([IRON, product('Starter', { guaranteed: { P2O5: 10 } })])[0]).toMatch(/^Iron and Starter: /);
     // a product that carries both meets itself in its bottle and not in the tank
     expect(mixCautions([product('Both', { guaranteed: { Fe: 1, P2O5: 1 } })])).toEqual([]);
+  });
+  it('brings no more nitrogen than a spray may, all its products together', () => {
+    const urea = product('Urea', { guaranteed: { N: 20 }, nitrogen: { urea: 20 } });
+    // 0.6 and 0.65 lb of 20 %: 0.12 and 0.13 lb N, 0.25 lb in all (worked by hand)
+    const at = (one: number, other: number) =>
+      mixNitrogenSays([one, other].map((rateLb) => ({ product: urea, rateLb })));
+    expect(at(0.6, 0.65)).toBeUndefined();
+    expect(at(0.6, 0.7)).toMatch(/^0\.26 lb N per 1000, 0\.26 lb N of it soluble/);
   });
   it('parts water and product over full tanks and the last one', () => {
     render(<TankOfSeveral products={[IRON, POTASH]} />);

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import { mixCautions, mixOrder } from '@core/field/mix-order';
+import { mixCautions, mixNitrogenSays, mixOrder } from '@core/field/mix-order';
 import { sprayRefused } from '@core/field/spray-refused';
 import { sprayTank } from '@core/field/tank';
 import { densityOf, flOzOf } from '@core/products/as-weighed';
@@ -42,9 +42,12 @@ export function TankOfSeveral({ products }: { products: readonly Product[] }) {
   const inOrder = mixOrder(chosen.map((each) => ({ ...each, form: each.product.form })));
   const entries = inOrder.map(({ product, rateLb }, i) => ({ key: `p${i}`, density: densityOf(product), rateLb }));
   // one that burns leaves is refused whatever else is in the tank
-  const refused = chosen
-    .map(({ product, rateLb }) => sprayRefused(product, rateLb, typeof carrier === 'number' ? carrier : undefined))
-    .find((says) => says !== undefined);
+  const refused = [
+    ...chosen.map(({ product, rateLb }) =>
+      sprayRefused(product, rateLb, typeof carrier === 'number' ? carrier : undefined),
+    ),
+    mixNitrogenSays(chosen),
+  ].find((says) => says !== undefined);
   const answer =
     refused === undefined &&
     chosen.length > 0 &&
