@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { choose, expect, looksRight, openCases, SIZES, standing, test } from './ubertas-page';
+import { choose, expect, looksRight, nothingRunsOver, openCases, SIZES, standing, test } from './ubertas-page';
 
 const SEASON = '/property/quarry-lane-school/season';
 const answer = (page: Page, question: string, word: string) =>
@@ -12,25 +12,71 @@ const dress = async (page: Page) => {
     await box.check();
 };
 
-/** What a glove touches on a phone that is under 44 px high, by its words. */
-async function smallerThanAThumb(page: Page): Promise<string[]> {
-  await page.setViewportSize(SIZES[1]!);
-  const small = await page
-    .locator('.jobsheet')
-    .locator(
-      'button, input:not([type=checkbox], [type=radio], [role=combobox]), .ant-select, label:not([for]), summary',
-    )
-    .evaluateAll((all) =>
-      all
-        .map((each) => ({
-          box: each.getBoundingClientRect(),
-          words: each.textContent || each.getAttribute('aria-label') || each.id,
-        }))
-        .filter(({ box }) => box.width > 0 && box.height > 0 && box.height < 43.5)
-        .map(({ box, words }) => `${words} ${box.height}`),
-    );
+/** A phone, and the narrowest there is. */
+const PHONES = [SIZES[1]!, { width: 320, height: 640 }];
+
+/**
+ * What a glove cannot touch, by its words: targets under 44 px, the great acts under 62, two targets less than 8 px apart. A row of a list is
+ * one target up to its rule, as are the halves of one switch.
+ */
+async function missedByGloves(page: Page): Promise<string[]> {
+  const missed: string[] = [];
+  for (const size of PHONES) {
+    await page.setViewportSize(size);
+    const found = await page
+      .locator('.jobsheet')
+      .locator(
+        'button, input:not([type=checkbox], [type=radio], [type=file], [role=combobox]), .ant-select, label:not([for]), summary',
+      )
+      .evaluateAll((all) => {
+        const targets = all
+          .map((each) => ({
+            each,
+            box: each.getBoundingClientRect(),
+            words: (each.textContent || each.getAttribute('aria-label') || each.id).trim(),
+            row: each.closest('li, .ant-segmented, fieldset'),
+            // what stands at the foot of the page lies over whatever is scrolled under it
+            atFoot: getComputedStyle(each.closest('.bigacts') ?? each).position === 'fixed',
+          }))
+          .filter(({ each, box }) => each.checkVisibility() && box.width > 0 && box.height > 0);
+        const great = /^(Start|Start all the same|Done to here|Finish|Sign and log|Go on|Go on all the same)$/;
+        const small = targets
+          .filter(({ box, words }) => box.height < (great.test(words) ? 61.5 : 43.5))
+          .map(({ box, words }) => `${words} is ${box.height} px high`);
+        const near = targets.flatMap((a, i) =>
+          targets.slice(i + 1).flatMap((b) => {
+            if (a.each.contains(b.each) || b.each.contains(a.each) || (a.row && a.row === b.row)) return [];
+            if (a.atFoot !== b.atFoot) return [];
+            const dx = Math.max(a.box.left, b.box.left) - Math.min(a.box.right, b.box.right);
+            const dy = Math.max(a.box.top, b.box.top) - Math.min(a.box.bottom, b.box.bottom);
+            return Math.max(dx, dy) < 7.5 ? [`${a.words} and ${b.words} are ${Math.max(dx, dy)} px apart`] : [];
+          }),
+        );
+        return [...small, ...near];
+      });
+    missed.push(...found.map((each) => `${size.width}: ${each}`));
+    await nothingRunsOver(page, `the job sheet at ${size.width} px`);
+  }
   await page.setViewportSize(SIZES[0]!);
-  return small;
+  return missed;
+}
+
+/** Letters twice as large, as a phone's own setting makes them. */
+async function withLargeLetters(page: Page, look: () => Promise<void>): Promise<void> {
+  await page.setViewportSize(SIZES[1]!);
+  await page.evaluate(() => {
+    const sizes = [...document.querySelectorAll<HTMLElement>('body *')].map((each) => {
+      const { fontSize, lineHeight } = getComputedStyle(each);
+      return [each, parseFloat(fontSize), parseFloat(lineHeight)] as const;
+    });
+    for (const [each, size, line] of sizes) {
+      each.style.fontSize = `${size * 2}px`;
+      if (!Number.isNaN(line)) each.style.lineHeight = `${line * 2}px`;
+    }
+  });
+  await look();
+  await page.reload();
+  await page.setViewportSize(SIZES[0]!);
 }
 
 /** A saved plan, its first job open in Field. */
@@ -63,7 +109,19 @@ test('a job from the look to the signature: it asks, waits, never lets frozen gr
   await expect(start).toBeEnabled();
 
   await looksRight(page, 'Look first');
-  expect(await smallerThanAThumb(page)).toEqual([]);
+  expect(await missedByGloves(page)).toEqual([]);
+
+  // passes turned by the keyboard: drawing and table go together
+  const turned = page.getByRole('columnheader', { name: '1. 167°' });
+  await expect(turned).toBeHidden();
+  await page.getByRole('heading', { name: 'Field', level: 1 }).click();
+  await page.keyboard.press('>');
+  await page.keyboard.press('>');
+  await expect(turned).toBeVisible();
+  await expect(page.getByRole('img', { name: /runs at 167 degrees/ })).toBeVisible();
+  await page.keyboard.press('<');
+  await page.keyboard.press('<');
+  await expect(turned).toBeHidden();
 
   // the gate: one catch is a guess, two are a line, and what was mistyped is said
   const gate = page.getByRole('region', { name: 'The gate' });
@@ -97,7 +155,7 @@ test('a job from the look to the signature: it asks, waits, never lets frozen gr
   await gate.getByLabel('Opening', { exact: true }).fill('');
   await gate.getByLabel(/^Caught/).fill('');
   await looksRight(page, 'The gate');
-  expect(await smallerThanAThumb(page)).toEqual([]);
+  expect(await missedByGloves(page)).toEqual([]);
 
   // frozen ground is no matter of taste
   await answer(page, 'The ground', 'frozen');
@@ -123,7 +181,12 @@ test('a job from the look to the signature: it asks, waits, never lets frozen gr
   await page.getByRole('button', { name: 'Done to here' }).click();
   await expect(page.getByText('Stretch 2 of')).toBeVisible();
   await looksRight(page, 'Running');
-  expect(await smallerThanAThumb(page)).toEqual([]);
+  expect(await missedByGloves(page)).toEqual([]);
+  await withLargeLetters(page, async () => {
+    await nothingRunsOver(page, 'Running, in letters twice as large');
+    for (const name of ['Done to here', 'Pause', 'Finish'])
+      await page.getByRole('button', { name, exact: true }).click({ trial: true });
+  });
   await page.getByRole('button', { name: 'Pause' }).click();
   await expect(page.getByRole('heading', { name: 'Paused, South lawn' })).toBeVisible();
 
@@ -142,7 +205,7 @@ test('a job from the look to the signature: it asks, waits, never lets frozen gr
   await expect(weighBack).toContainText('81.0 lb product spread');
   await expect(weighBack).toContainText('3 % under the plan.');
   await looksRight(page, 'Weigh back');
-  expect(await smallerThanAThumb(page)).toEqual([]);
+  expect(await missedByGloves(page)).toEqual([]);
   await page.getByRole('button', { name: 'Sign and log' }).click();
   await expect(page.getByText('Signed. It counts in the plan from now on.')).toBeVisible();
   const signed = page.getByRole('region', { name: 'Signed' });
@@ -281,7 +344,7 @@ test('the forecast says until when it is go and which hours come, grows old, and
   // rain of Wednesday morning stands against the 24 hours before it
   await expect(hours.getByRole('row', { name: /Tue 6 Apr 9 am to 6 pm rain, next 24 h/ })).toBeVisible();
   await looksRight(page, 'The hours');
-  expect(await smallerThanAThumb(page)).toEqual([]);
+  expect(await missedByGloves(page)).toEqual([]);
 
   // a gust at the gate beats the forecast; taken away, the forecast stands again
   await page.getByLabel(/^Wind/).fill('11');
@@ -342,7 +405,7 @@ test('a spray is measured out by the jug, its tank filled to scale, and poured b
   await expect(page.getByText('the tank is refused, see there.')).toBeVisible();
   await tank.getByLabel(/^Finished spray/).fill('3');
   await looksRight(page, 'The tank');
-  expect(await smallerThanAThumb(page)).toEqual([]);
+  expect(await missedByGloves(page)).toEqual([]);
   await dress(page);
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await page.getByRole('button', { name: 'Finish' }).click();
@@ -380,4 +443,103 @@ test('a signature is taken back, and a run is given up only with its reason', as
   await said.getByRole('button', { name: 'Undo' }).or(said.getByText('Undo')).first().click();
   await expect(page.getByRole('region', { name: 'Signed' })).toBeHidden();
   await expect(page.getByRole('heading', { name: 'Weigh back, South lawn' })).toBeVisible();
+});
+
+/** A picture of the browser's own making, as a file would bring it. */
+const madePicture = (page: Page, type: string, widthPx: number, heightPx: number): Promise<string> =>
+  page.evaluate(
+    async ([mime, width, height]) => {
+      const canvas = Object.assign(document.createElement('canvas'), { width, height });
+      const draw = canvas.getContext('2d')!;
+      for (let i = 0; i < 400; i++) {
+        draw.fillStyle = `hsl(${(i * 47) % 360} 60% ${30 + (i % 40)}%)`;
+        draw.fillRect((i * 97) % width, (i * 61) % height, width / 9, height / 7);
+      }
+      const blob = await new Promise<Blob>((resolve) => canvas.toBlob((made) => resolve(made!), mime));
+      const bytes = new Uint8Array(await blob.arrayBuffer());
+      return btoa(bytes.reduce((text, byte) => text + String.fromCharCode(byte), ''));
+    },
+    [type, widthPx, heightPx] as const,
+  );
+
+/** A JPEG with a place written into it, the way a camera does: the APP1 segment after the first two bytes. */
+function withPlace(jpeg: Buffer): Buffer {
+  const place = Buffer.from('Exif\0\0II*\0 GPS 38.2527 N 85.7585 W ');
+  const head = Buffer.from([0xff, 0xe1, 0, place.length + 2]);
+  return Buffer.concat([jpeg.subarray(0, 2), head, place, jpeg.subarray(2)]);
+}
+
+test('photos of a run are drawn anew without place and camera, small, and what is no picture is refused in words', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await inField(page);
+  await dress(page);
+  await looked(page);
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(page.getByText('Stretch 1 of')).toBeVisible();
+  await page.getByText('Photos', { exact: true }).click();
+  const file = page.getByLabel('Photo file');
+  const photos = page.locator('.photos img');
+  const jpeg = withPlace(Buffer.from(await madePicture(page, 'image/jpeg', 3200, 2400), 'base64'));
+  expect(jpeg.includes('GPS 38')).toBe(true);
+  await file.setInputFiles({ name: 'a.jpg', mimeType: 'image/jpeg', buffer: jpeg });
+  await expect(photos).toHaveCount(1);
+  for (const [i, type] of ['png', 'webp'].entries()) {
+    const buffer = Buffer.from(await madePicture(page, `image/${type}`, 640 + i, 480), 'base64');
+    await file.setInputFiles({ name: `b.${type}`, mimeType: `image/${type}`, buffer });
+    await expect(photos).toHaveCount(i + 2);
+  }
+  // the same picture again is stored once
+  await file.setInputFiles({ name: 'again.jpg', mimeType: 'image/jpeg', buffer: jpeg });
+  await expect(photos).toHaveCount(4);
+  const refused: [name: string, mimeType: string, buffer: Buffer, says: RegExp][] = [
+    ['text.jpg', 'image/jpeg', Buffer.from('no picture at all'), /not a picture this browser can read/],
+    ['lines.svg', 'image/svg+xml', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'), /drawing of lines/],
+    ['lines.png', 'image/png', Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'), /drawing of lines/],
+    ['large.jpg', 'image/jpeg', Buffer.alloc(31_000_000), /31 MB; a photo is at most 30/],
+    ['empty.jpg', 'image/jpeg', Buffer.alloc(0), /not a picture this browser can read/],
+  ];
+  for (const [name, mimeType, buffer, says] of refused) {
+    await file.setInputFiles({ name, mimeType, buffer });
+    await expect(page.getByText(says)).toContainText(name);
+  }
+  await expect(photos).toHaveCount(4);
+  const kept = await page.evaluate(async () => {
+    const database = await new Promise<IDBDatabase>((resolve) => {
+      const opening = indexedDB.open('ubertas');
+      opening.onsuccess = () => resolve(opening.result);
+    });
+    const all = await new Promise<{ jpeg: Blob }[]>((resolve) => {
+      const reading = database.transaction('photos').objectStore('photos').getAll();
+      reading.onsuccess = () => resolve(reading.result as { jpeg: Blob }[]);
+    });
+    database.close();
+    return Promise.all(
+      all.map(async ({ jpeg: blob }) => {
+        const text = new TextDecoder('latin1').decode(await blob.arrayBuffer());
+        const bitmap = await createImageBitmap(blob);
+        return { size: blob.size, type: blob.type, px: bitmap.width, hasPlace: /Exif|GPS/.test(text) };
+      }),
+    );
+  });
+  expect(kept).toHaveLength(3);
+  for (const { size, type, hasPlace } of kept)
+    expect({ small: size <= 600_000, type, hasPlace }).toEqual({ small: true, type: 'image/jpeg', hasPlace: false });
+  expect(Math.max(...kept.map(({ px }) => px))).toBe(1600);
+  await looksRight(page, 'Photos');
+  // they are there again after a reload
+  await page.reload();
+  await expect(photos).toHaveCount(4);
+
+  // in a second tab the run is another's, until it is taken over
+  const second = await page.context().newPage();
+  await second.clock.setFixedTime(new Date('2027-04-05T09:00:00'));
+  await second.goto(page.url());
+  await expect(second.getByRole('heading', { name: /open in another tab/ })).toBeVisible();
+  await expect(second.getByRole('button', { name: 'Done to here' })).toBeHidden();
+  await second.getByRole('button', { name: 'Take it over here' }).click();
+  await expect(second.getByRole('button', { name: 'Done to here' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /open in another tab/ })).toBeVisible();
+  await second.close();
 });

@@ -51,6 +51,13 @@ export interface PictureRecord {
   propertyId: string;
   picture: NonNullable<Site['picture']>;
 }
+/** A photo of the work, named by what it is. */
+export interface PhotoRecord {
+  /** SHA-256 of the bytes. */
+  hash: string;
+  jpeg: Blob;
+  madeAt: string;
+}
 /** What a person said of a laboratory's files, found again by its name or the heading of its table. */
 export interface LabLayoutRecord {
   fingerprint: string;
@@ -90,6 +97,7 @@ export type UbertasDatabase = Dexie & {
   packs: EntityTable<PackRecord, 'id'>;
   operators: EntityTable<Operator, 'id'>;
   spreaders: EntityTable<Spreader, 'id'>;
+  photos: EntityTable<PhotoRecord, 'hash'>;
   settings: EntityTable<Setting, 'id'>;
 };
 
@@ -97,7 +105,7 @@ export type UbertasDatabase = Dexie & {
 export const keyOf = (propertyId: string, id: string): string => `${propertyId}/${id}`;
 
 /** Version of the last `.version()` below. */
-const SCHEMA_VERSION = 7;
+const SCHEMA_VERSION = 8;
 /** Dexie counts versions in tenths. */
 const DEXIE_FACTOR = 10;
 
@@ -180,7 +188,9 @@ export function openDatabase(name = 'ubertas'): UbertasDatabase {
   // jobs as they are carried out
   database.version(6).stores({ runs: 'key, propertyId' });
   // spreaders and what they gave
-  database.version(SCHEMA_VERSION).stores({ spreaders: 'id' });
+  database.version(7).stores({ spreaders: 'id' });
+  // photos of the work
+  database.version(SCHEMA_VERSION).stores({ photos: 'hash' });
   // a newer Ubertas in another tab takes the database over: this one stops, and says so at its next step
   database.on('versionchange', () => {
     database.close({ disableAutoOpen: true });

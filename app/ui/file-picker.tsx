@@ -12,11 +12,23 @@ interface FilePickerProps {
   multiple?: boolean;
   primary?: boolean;
   disabled?: boolean;
+  /** Opens the camera at once where there is one. */
+  camera?: boolean;
   children: ReactNode;
 }
 
 /** A button that asks for a file. The same file can be chosen twice in a row: it may have been mended in between. */
-export function FilePicker({ label, accept, onFile, onFiles, multiple, primary, disabled, children }: FilePickerProps) {
+export function FilePicker({
+  label,
+  accept,
+  onFile,
+  onFiles,
+  multiple,
+  primary,
+  disabled,
+  camera,
+  children,
+}: FilePickerProps) {
   const field = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -27,6 +39,7 @@ export function FilePicker({ label, accept, onFile, onFiles, multiple, primary, 
         tabIndex={-1}
         accept={accept}
         multiple={multiple}
+        {...(camera ? { capture: 'environment' } : {})}
         aria-label={label}
         onChange={(event) => {
           const files = [...(event.target.files ?? [])];

@@ -32,4 +32,17 @@ describe('the table of keys', () => {
     fireEvent.keyDown(document, { key: 'p', code: 'KeyP' });
     expect(act).toHaveBeenCalledTimes(1);
   });
+  it('knows a sign by itself, with and without the Shift that types it', () => {
+    const turned: string[] = [];
+    function Page() {
+      useKey('turn-left', () => turned.push('left'));
+      useKey('turn-right', () => turned.push('right'));
+      return null;
+    }
+    render(<Page />);
+    fireEvent.keyDown(document, { key: '<', code: 'Comma', shiftKey: true });
+    fireEvent.keyDown(document, { key: '>', code: 'Period', shiftKey: true });
+    fireEvent.keyDown(document, { key: '>', code: 'Period' });
+    expect(turned).toEqual(['left', 'right', 'right']);
+  });
 });

@@ -95,6 +95,9 @@ export const switchLetters = (on: boolean): void => {
 const isOneLetter = ({ key, ctrlKey, altKey, metaKey }: KeyboardEvent): boolean =>
   key.length === 1 && !ctrlKey && !altKey && !metaKey;
 
+/** Ctrl and a sign is the browser's own, such as its zoom; with Alt it types a sign on some keyboards. */
+const isCommand = ({ ctrlKey, metaKey, altKey }: KeyboardEvent): boolean => (ctrlKey || metaKey) && !altKey;
+
 /** Binds a key of the table while a component is shown. */
 export function useKey(
   id: KeyId,
@@ -109,8 +112,9 @@ export function useKey(
     {
       enabled,
       ...(row.inFields ? { enableOnFormTags: true } : {}),
-      ignoreEventWhen: (event) => lettersOff && isOneLetter(event),
-      ...(row.byCharacter ? { useKey: true } : {}),
+      ignoreEventWhen: (event) => (lettersOff && isOneLetter(event)) || (row.byCharacter === true && isCommand(event)),
+      // the sign itself counts, whatever is held to type it; '>' would otherwise begin a sequence
+      ...(row.byCharacter ? { useKey: true, ignoreModifiers: true, sequenceSplitKey: ' ' } : {}),
       ...(row.preventDefault ? { preventDefault: true } : {}),
     },
     dependencies,

@@ -5,21 +5,23 @@ import { limeKindOf } from '../lime/lime-label';
 import type { Case, Product, Zone } from '../records/case';
 import type { Operator } from '../records/operator-schema';
 import { leastDaysBetweenN } from '../season/rules/dose-ceilings';
-import { closingCode, codeNutrientsOf } from '../season/rules/local-codes';
+import { appliedOn } from '../log/applied';
+import { closedTo } from '../season/rules/local-codes';
 import type { GoFacts } from './go';
 import type { Job } from './jobs';
 import { carriedBy, isUreaOrAmmonium, materialOf, wateringIn } from './material';
+import { readyFacts } from './readiness';
 
 /** What is answered on the spot: no record and no forecast knows it better. */
-export type SeenDay = Pick<GoFacts, 'ground' | 'turf' | 'leaf'>;
+export type SeenDay = Pick<GoFacts, 'ground' | 'turf' | 'leaf' | 'label'>;
 
 const lastDays = (
-  { applied = [] }: Zone,
+  zone: Zone,
   products: readonly Product[],
   today: IsoDay,
   is: (product: Product) => boolean,
 ): number | undefined => {
-  const days = applied
+  const days = appliedOn(zone)
     .filter(({ date, productId }) => {
       const product = products.find(({ id }) => id === productId);
       return date <= today && product !== undefined && is(product);
@@ -65,14 +67,14 @@ export function goFactsOf(
     ...(ground && ground.keptClear.sqFt > 0 ? { setback: 'kept' as const } : {}),
     ...(codes.length > 0
       ? {
-          code: closingCode(codes, codeNutrientsOf(product.guaranteed), today)
-            ? ('closed' as const)
-            : ('open' as const),
+          code: closedTo(codes, job.dose.delivers, today) ? ('closed' as const) : ('open' as const),
         }
       : {}),
     ...(codes.some(({ licenseNeeded }) => licenseNeeded)
       ? { license: licensed ? ('held' as const) : ('missing' as const) }
       : {}),
+    ...(product.pesticide ? { label: seen.label ?? ('not-seen' as const) } : {}),
+    ...readyFacts(job, today),
     ...weather,
     ...(product.mostWindMph === undefined ? {} : { mostWindMph: product.mostWindMph }),
     ...(product.mostAirF === undefined ? {} : { mostAirF: product.mostAirF }),

@@ -147,4 +147,13 @@ describe('the day of the field', () => {
     expect(first({}, licensed).go).toMatchObject({ verdict: 'never', reasons: ['license'] });
     expect(first({ operatorId: 'ra' }, licensed).go.verdict).toBe('ask');
   });
+
+  it('walks a job the way somebody turned it, and the others as they were', () => {
+    const key = first().key;
+    const turned = day({ bearings: { [key]: 37 } }).jobs;
+    expect(turned.find((job) => job.key === key)?.passes[0]?.bearingDeg).toBe(37);
+    const others = (jobs: ReturnType<typeof day>['jobs']) =>
+      jobs.filter((job) => job.key !== key).map(({ passes }) => passes);
+    expect(others(turned)).toEqual(others(day().jobs));
+  });
 });

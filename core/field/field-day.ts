@@ -17,6 +17,8 @@ import { type GoLine, goLines, type Verdict, verdictOf } from './go';
 import { weatherAt } from './hours';
 import { jobHours, type JobHours, waterFactsAt } from './job-hours';
 import { type Job, jobsOf } from './jobs';
+import { type LawLine, lawToday } from './law-today';
+import { type ReadyHints, readyHints } from './readiness';
 import { layingSays } from './laying-says';
 import { materialOf, protectionFor, wateringIn } from './material';
 import { sprayRefused } from './spray-refused';
@@ -38,6 +40,8 @@ export interface FieldDayAsked {
   packs?: RulePacks;
   /** What is walked with; as is usual, with the first spreader of the file, where it is not said. */
   gear?: Gear;
+  /** Passes that somebody turned, by the job's key, degrees. */
+  bearings?: Readonly<Record<string, number>>;
 }
 
 export interface DayJob {
@@ -58,6 +62,9 @@ export interface DayJob {
   hours: JobHours;
   water?: Watering & { withinHours: number };
   cautions: string[];
+  /** What the local codes ask of it today. */
+  law: LawLine[];
+  hints: ReadyHints;
   /** What is worth knowing before it is weighed out. */
   says: string[];
 }
@@ -92,6 +99,7 @@ export function fieldDay(
     operatorId,
     packs = BUILT_IN_PACKS,
     gear: walkedWith,
+    bearings = {},
   }: FieldDayAsked,
 ): FieldDay | Refusal {
   if (zoneId !== undefined && !file.zones.some(({ id }) => id === zoneId))
@@ -128,7 +136,9 @@ export function fieldDay(
     const weighOutLb = asTaken(dose.zoneLb, product);
     const error =
       ground?.error && evaluate(weighError, { ratePer1000Lb: dose.rateLb, areaErrorSqFt: ground.error.value });
-    const walk = isSprayed ? undefined : walkOf(ground?.fed ?? [], zone.areaSqFt, weighOutLb, gear);
+    const walk = isSprayed
+      ? undefined
+      : walkOf(ground?.fed ?? [], zone.areaSqFt, weighOutLb, { ...gear, bearingDeg: bearings[job.key] });
     const walked = walk && !isRefusal(walk) ? walk : undefined;
     const facts = {
       ...goFactsOf(job, file, ground, {}, weatherFor(product), operator, date),
@@ -179,6 +189,8 @@ export function fieldDay(
         ...(purpose && !water ? [purpose] : []),
         ...cautionsUnder(file.codes ?? []),
       ],
+      law: lawToday(job, file, date, operator),
+      hints: readyHints(job, date),
     };
   };
   return { date, jobs: jobs.map(dayJob) };

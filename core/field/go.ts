@@ -39,6 +39,7 @@ export const GO_LINES = [
   'setback',
   'code',
   'license',
+  'label',
   'turf',
   'wind',
   'gust',
@@ -53,6 +54,8 @@ export const GO_LINES = [
   'leaf',
   'interval',
   'lime-gap',
+  'warm-soil',
+  'young',
   'water-in',
 ] as const;
 export type GoLineId = (typeof GO_LINES)[number];
@@ -85,6 +88,7 @@ const INPUTS = {
   setback: choice('strip at water', ['kept', 'not-kept'] as const, { optional: true }),
   code: choice('local code', ['open', 'closed'] as const, { optional: true }),
   license: choice('license', ['held', 'not-needed', 'missing'] as const, { optional: true }),
+  label: choice('label of a pesticide', ['with-me', 'not-seen'] as const, { optional: true }),
   windMph: quantity('mph')('mean wind', { min: 0, max: 150, optional: true }),
   gustMph: quantity('mph')('gusts', { min: 0, max: 200, optional: true }),
   mostWindMph: quantity('mph')('most wind of the label', { above: 0, max: 50, optional: true }),
@@ -101,6 +105,10 @@ const INPUTS = {
   daysSinceN: days('days since the last nitrogen'),
   leastDaysBetweenN: days('least days between nitrogen'),
   daysLimeAmmonia: days('days between lime and urea or ammonium'),
+  soilF: degrees('soil at 3 in'),
+  leastSoilF: degrees('least soil for what microbes work'),
+  daysSinceSown: days('days since the sowing or sodding'),
+  leastDaysSown: days('least days before a second feeding of a new stand'),
   hoursToWater: quantity('h')('hours until it is watered in', { min: 0, max: 240, optional: true }),
   waterWithinHours: quantity('h')('hours within which it must be', { above: 0, max: 240, optional: true }),
 } as const;
@@ -128,6 +136,8 @@ export function goLines(facts: GoFacts): GoLine[] {
   if (facts.setback) add('setback', facts.setback === 'kept' ? 'go' : 'never', facts.setback);
   if (facts.code) add('code', facts.code === 'open' ? 'go' : 'never', facts.code);
   if (facts.license) add('license', facts.license === 'missing' ? 'never' : 'go', facts.license);
+  // of a pesticide its own label decides, and somebody has read it on the spot
+  if (facts.label) add('label', facts.label === 'with-me' ? 'go' : 'ask', facts.label);
   add('turf', turf === undefined ? 'ask' : turf === 'growing' ? 'go' : 'wait', turf);
   most('wind', windMph, Math.min(MOST_WIND_MPH[material], facts.mostWindMph ?? Infinity), 'ask');
   most('gust', gustMph, MOST_GUST_MPH[material]);
@@ -164,7 +174,10 @@ export function goLines(facts: GoFacts): GoLine[] {
     const low = facts.lowestLowF;
     add('frost', low === undefined ? 'ask' : low <= limit + 1e-9 ? 'wait' : 'go', low, limit);
   }
-  if (leaf === undefined) {
+  // some pesticides stick only to a wet leaf: their labels say which
+  if (facts.label) {
+    if (leaf === 'frosted') add('leaf', 'wait', leaf);
+  } else if (leaf === undefined) {
     if (material !== 'hose-end') add('leaf', 'ask');
   } else add('leaf', leaf === 'frosted' || (leaf === 'wet' && material !== 'hose-end') ? 'wait' : 'go', leaf);
   const least = (id: GoLineId, value: number | undefined, limit: number) => {
@@ -172,6 +185,8 @@ export function goLines(facts: GoFacts): GoLine[] {
   };
   if (nitrogen) least('interval', facts.daysSinceN, facts.leastDaysBetweenN ?? USUAL_INTERVAL_DAYS);
   least('lime-gap', facts.daysLimeAmmonia, LIME_GAP_DAYS);
+  if (facts.leastSoilF !== undefined) least('warm-soil', facts.soilF, facts.leastSoilF);
+  if (facts.leastDaysSown !== undefined) least('young', facts.daysSinceSown, facts.leastDaysSown);
   most('water-in', facts.hoursToWater, facts.waterWithinHours ?? USUAL_WATER_HOURS);
   return lines;
 }

@@ -55,7 +55,11 @@ export function jobHours(
           latitudeDeg,
           (date) => {
             const answered = date === today ? seen : {};
-            const taken = { ground: answered.ground ?? 'firm', turf: answered.turf ?? 'growing' } as const;
+            const taken = {
+              ground: answered.ground ?? 'firm',
+              turf: answered.turf ?? 'growing',
+              label: 'with-me',
+            } as const;
             return goFactsOf(job, file, ground, taken, {}, operator, date);
           },
           (place) => waterFactsAt(job, file, forecast, place),

@@ -5,7 +5,11 @@ import { doseKey } from '../season/plan/dose-key';
 import { keysOfGivenDoses } from '../season/plan/doses-given';
 import type { SeasonPlan, ZoneSeason } from '../season/plan/season-plan';
 import { leastDaysBetweenN } from '../season/rules/dose-ceilings';
-import { closingCode, codeNutrientsOf } from '../season/rules/local-codes';
+import { closedTo } from '../season/rules/local-codes';
+import { groundOf } from '../ground/zone-ground';
+import { isRefusal } from '../reckoning/refusal';
+import { materialOf, wateringIn } from './material';
+import { walkingOrder } from './walking-order';
 import { runState, type RunState } from './run-state';
 
 /**
@@ -27,6 +31,8 @@ export interface Job {
   /** The last day it may still be done. */
   lastDay: IsoDay;
   daysLate: number;
+  /** Soil of every day of the year, deg F; empty without a climate. */
+  soilF: readonly number[];
   run?: Run;
   runState?: RunState;
 }
@@ -51,7 +57,7 @@ export function lastDayOf(dose: Dose, zoneSeason: ZoneSeason, product: Product, 
   }
   const shut = (day: IsoDay) => {
     const place = dayOfYear(day);
-    if (closingCode(codes, codeNutrientsOf(product.guaranteed), day)) return true;
+    if (closedTo(codes, dose.delivers, day)) return true;
     return season !== undefined && (season.frozen[place] === true || (feeds && season.feeding[place] === false));
   };
   for (let day = dose.date; day <= last; day = addDays(day, 1)) if (day > least && shut(day)) last = addDays(day, -1);
@@ -105,17 +111,36 @@ export function jobsOf(file: Case, season: SeasonPlan, isKept: boolean, today: I
           product,
           state,
           lastDay,
+          soilF: season.soilF,
           daysLate: state === 'late' ? daysBetween(addDays(dose.date, WEEK_LASTS_DAYS), today) : 0,
           ...(run ? { run, runState: came } : {}),
         },
       ];
     }),
   );
+  const places = new Map(
+    walkingOrder(file.zones.map((zone) => ({ id: zone.id, corners: cornersOn(zone, file) }))).map((id, at) => [id, at]),
+  );
   const order = (job: Job) => JOB_STATES.indexOf(job.state);
+  const place = ({ zone }: Job) => places.get(zone.id) ?? 0;
   return jobs.sort(
-    (a, b) => order(a) - order(b) || a.dose.date.localeCompare(b.dose.date) || a.zone.name.localeCompare(b.zone.name),
+    (a, b) =>
+      order(a) - order(b) ||
+      a.dose.date.localeCompare(b.dose.date) ||
+      place(a) - place(b) ||
+      turnOf(a) - turnOf(b) ||
+      a.key.localeCompare(b.key),
   );
 }
+
+const cornersOn = (zone: Zone, { property }: Case) => {
+  const ground = groundOf(zone, property.site);
+  return isRefusal(ground) ? [] : ground.corners;
+};
+
+/** On one zone granules go down first, what is watered in before what is not, sprays last. Common practice. */
+const turnOf = ({ product, dose }: Job): number =>
+  materialOf(product, dose.for) === 'spray' ? 2 : wateringIn(product) ? 0 : 1;
 
 /** The name of the dose that a run carries out. */
 export const runKey = ({ zoneId, plannedOn, productId }: Run): string =>

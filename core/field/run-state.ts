@@ -104,8 +104,8 @@ const BREAK_HOURS = 2;
  * @example wasInterrupted(run, '2027-09-07T08:00:00-05:00') // true for one whose last step was made the day before
  */
 export function wasInterrupted(run: Run, now: string): boolean {
-  // a note is no work: it does not end a break
-  const last = run.events.findLast(({ kind }) => kind !== 'note')?.at;
+  // a note or a photo is no work: it does not end a break
+  const last = run.events.findLast(({ kind }) => kind !== 'note' && kind !== 'photo')?.at;
   const { standing } = runState(run);
   return (
     (standing === 'running' || standing === 'paused') &&
@@ -113,6 +113,9 @@ export function wasInterrupted(run: Run, now: string): boolean {
     Date.parse(now) - Date.parse(last) > BREAK_HOURS * 3_600_000
   );
 }
+
+/** Photos of a run, in the order they were taken. */
+export const photosOf = ({ events }: Pick<Run, 'events'>): string[] => events.flatMap(({ photo }) => photo ?? []);
 
 /** Whether a run is still open. */
 export const isOpen = (run: Run): boolean => !['signed', 'given-up'].includes(runState(run).standing);

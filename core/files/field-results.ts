@@ -8,6 +8,7 @@ const ORIGIN: Record<GoLineId, 'seen' | 'sheet' | 'code' | 'operator' | 'forecas
   setback: 'sheet',
   code: 'code',
   license: 'operator',
+  label: 'seen',
   turf: 'seen',
   wind: 'forecast',
   gust: 'forecast',
@@ -22,6 +23,8 @@ const ORIGIN: Record<GoLineId, 'seen' | 'sheet' | 'code' | 'operator' | 'forecas
   leaf: 'forecast',
   interval: 'records',
   'lime-gap': 'records',
+  'warm-soil': 'records',
+  young: 'records',
   'water-in': 'forecast',
 };
 
@@ -86,6 +89,8 @@ function printJob({ job, ground: _ground, walk, hours, lines, verdict, water, ..
       to,
       why: `wind ${trimmed(meanWindMph, 0)} mph on average; ground taken as firm, turf as growing`,
     })),
+    law: of.law,
+    hints: of.hints,
     says: of.says,
     cautions: of.cautions,
   };

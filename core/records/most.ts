@@ -15,6 +15,7 @@ export const MOST = {
   /** Steps of a run, and its stretches. */
   events: 5_000,
   runsOfARun: 5_000,
+  photosOfARun: 6,
   /** Of a note. */
   letters: 2_000,
   /** Within one zone. */

@@ -11,6 +11,7 @@ export const RUN_EVENTS = [
   'paused',
   'resumed',
   'note',
+  'photo',
   'finished',
   'weighed-back',
   'signed',
@@ -56,6 +57,10 @@ export const runEventSchema = yup.object({
   partFt: num('Feet of the stretch', { min: 0, max: 1e6, unit: 'ft' }).optional(),
   reason: text('Reason', 400).optional(),
   note: text('Note', MOST.letters).optional(),
+  /** A picture, by the SHA-256 of its bytes; the picture itself lies apart. */
+  photo: text('Photo', 64)
+    .matches(/^[0-9a-f]{64}$/, 'A photo is named by 64 hexadecimal digits.')
+    .optional(),
   coveredSqFt: num('Ground covered', { above: 0, max: 5e7, unit: 'ft2' }).optional(),
   backLb: pounds('Weighed back').optional(),
   how: word('How', HOW_WEIGHED).optional(),

@@ -1,4 +1,6 @@
-import { Segmented } from 'antd';
+import { Checkbox, Segmented } from 'antd';
+import type { ReadyHints } from '@core/field/readiness';
+import { Said } from '../../ui/substance';
 import type { Material } from '@core/field/go';
 import { TextField } from '../../ui/field';
 import { useUnits } from '../../ui/format';
@@ -26,6 +28,8 @@ export function DayForm({
   faults,
   material,
   told,
+  hints,
+  asksLabel,
   onChange,
 }: {
   typed: TypedDay;
@@ -33,25 +37,49 @@ export function DayForm({
   material: Material;
   /** What the forecast has for this hour, shown where nothing is typed. */
   told: Partial<Record<WeatherKey, number>>;
+  /** What the season of a usual year says of the questions. */
+  hints: ReadyHints;
+  /** Of a pesticide its own label decides. */
+  asksLabel: boolean;
   onChange: (day: TypedDay) => void;
 }) {
   const units = useUnits();
   return (
     <section className="dayform" aria-labelledby="dayform">
       <h2 id="dayform">Look, and type the weather</h2>
-      {LOOKED.filter(({ key }) => key !== 'leaf' || material !== 'hose-end').map(({ key, title, asks, options }) => (
-        <div key={key} className="looked">
-          <p>
-            <b>{title}</b> <span className="small">{asks}</span>
-          </p>
-          <Segmented<string>
-            aria-label={title}
-            value={typed[key] ?? ''}
-            options={options.map((value) => ({ value, label: value.replaceAll('-', ' ') }))}
-            onChange={(value) => onChange({ ...typed, [key]: value })}
-          />
-        </div>
-      ))}
+      {LOOKED.filter(({ key }) => key !== 'leaf' || (material !== 'hose-end' && !asksLabel)).map(
+        ({ key, title, asks, options }) => (
+          <div key={key} className="looked">
+            <p>
+              <b>{title}</b> <span className="small">{asks}</span>
+              {key !== 'leaf' && hints[key] && (
+                <span className="small hint">
+                  {' '}
+                  <Said text={hints[key]} />
+                </span>
+              )}
+            </p>
+            <Segmented<string>
+              aria-label={title}
+              value={typed[key] ?? ''}
+              options={options.map((value) => ({ value, label: value.replaceAll('-', ' ') }))}
+              onChange={(value) => onChange({ ...typed, [key]: value })}
+            />
+          </div>
+        ),
+      )}
+      {asksLabel && (
+        <Checkbox
+          className="withlabel"
+          checked={typed.label === 'with-me'}
+          onChange={({ target }) => {
+            const { label: _before, ...rest } = typed;
+            onChange(target.checked ? { ...rest, label: 'with-me' } : rest);
+          }}
+        >
+          I have the label with me: it holds a pesticide, and its label and the license decide
+        </Checkbox>
+      )}
       <div className="weather">
         {WEATHER_KEYS.map((key) => (
           <TextField

@@ -27,6 +27,7 @@ export const LINE_WORDS: Record<GoLineId, { title: string; quantity?: QuantityId
   setback: { title: 'Strip at water' },
   code: { title: 'Local code' },
   license: { title: 'License' },
+  label: { title: 'Label of the pesticide' },
   turf: { title: 'Turf' },
   wind: { title: 'Wind', quantity: 'speed' },
   gust: { title: 'Gusts', quantity: 'speed' },
@@ -41,6 +42,8 @@ export const LINE_WORDS: Record<GoLineId, { title: string; quantity?: QuantityId
   leaf: { title: 'Leaf' },
   interval: { title: 'Days since nitrogen', unit: 'days' },
   'lime-gap': { title: 'Days between lime and urea or ammonium', unit: 'days' },
+  'warm-soil': { title: 'Soil, least for microbes', quantity: 'temperature' },
+  young: { title: 'Days since the sowing', unit: 'days' },
   'water-in': { title: 'Until it is watered in', unit: 'h' },
 };
 

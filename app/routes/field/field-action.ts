@@ -1,5 +1,6 @@
-import { isOpen, runState } from '@core/field/run-state';
+import { isOpen, photosOf, runState } from '@core/field/run-state';
 import { weighBack } from '@core/field/weigh-back';
+import { MOST } from '@core/records/most';
 import type { Case, Run, RunEvent } from '@core/records/case';
 import { evaluate } from '@core/reckoning/define';
 import { isRefusal } from '@core/reckoning/refusal';
@@ -38,8 +39,10 @@ const CLOSED = {
 };
 const GONE = { faults: { storage: 'This run was deleted, perhaps in another tab.' } };
 
-/** What a step would be refused for, where the scale contradicts itself. */
+/** What a step would be refused for: too many photos, or a scale that contradicts itself. */
 function refusedStep(run: Run, step: RunEvent): string | undefined {
+  if (step.photo !== undefined && photosOf(run).length >= MOST.photosOfARun)
+    return `A run keeps at most ${MOST.photosOfARun} photos.`;
   if (step.kind !== 'weighed-back' && step.backLb === undefined) return undefined;
   const { weighedLb, coveredSqFt } = runState(run);
   const checked = evaluate(weighBack, {

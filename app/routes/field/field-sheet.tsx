@@ -154,7 +154,16 @@ function jobPage(each: DayJob, units: Units): Content[] {
     {
       columns: [
         ...(picture ? [{ svg: picture, fit: [240, 230], width: 250, margin: [0, 12, 0, 0] } as Content] : []),
-        { stack: [heading('Cautions'), { ul: each.cautions.map((caution) => units.said(caution)) }], width: '*' },
+        {
+          stack: [
+            heading('Cautions'),
+            { ul: each.cautions.map((caution) => units.said(caution)) },
+            ...(each.law.length > 0
+              ? [heading('The law today'), { ul: each.law.map(({ title, found }) => units.said(`${title}: ${found}`)) }]
+              : []),
+          ],
+          width: '*',
+        },
       ],
       columnGap: 14,
     },

@@ -16,7 +16,7 @@ import { readNote } from '../../storage/notes';
 import { Fault, TextField } from '../../ui/field';
 import { useUnits } from '../../ui/format';
 import { useKey } from '../../ui/keys';
-import { WarnGlyph } from '../../ui/glyphs';
+import { StandingGlyph, WarnGlyph } from '../../ui/glyphs';
 import { Loading } from '../../ui/loading';
 import { Said, Substances } from '../../ui/substance';
 import { fullUnitFor, showAmount } from '../../work/dose-words';
@@ -395,6 +395,8 @@ export default function Field({ loaderData: { operators, spreaders, gear, told, 
                     faults={field.weatherFaults}
                     material={materialOf(job.product, job.dose.for)}
                     told={field.weatherTold}
+                    hints={field.hints}
+                    asksLabel={job.product.pesticide === true}
                     onChange={field.setDay}
                   />
                 )}
@@ -407,6 +409,24 @@ export default function Field({ loaderData: { operators, spreaders, gear, told, 
           {(water || field.waterTasks.length > 0) && <h2>Water in</h2>}
           <WaterList tasks={field.waterTasks} onWatered={field.watered} />
           {water && job && <WaterHere key={job.zone.id} zone={job.zone} water={water} onSave={field.saveSprinklers} />}
+          {field.law.length > 0 && (
+            <>
+              <h2>The law today</h2>
+              <ul className="law">
+                {field.law.map(({ title, found, standing }) => (
+                  <li key={title} className="small">
+                    <StandingGlyph standing={standing} />
+                    <span>
+                      <b>
+                        <Said text={title} />
+                      </b>
+                      : <Said text={found} />
+                    </span>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
           <h2>Cautions</h2>
           <ul className="cautions">
             {cautionsUnder(file.codes ?? []).map((each) => (

@@ -55,7 +55,7 @@ export function GoBand({
     <section className={`goband is-${verdict}`} aria-label="Go, wait or never">
       <p className="word" role="status">
         <VerdictGlyph verdict={verdict} />
-        <b>{WORD[verdict]}</b>
+        <b>{verdict === 'go' && lines.some(({ id }) => id === 'label') ? 'Label and license decide' : WORD[verdict]}</b>
         {verdict === 'go' && until !== undefined && <span className="until">until {sayHour(until)}</span>}
         {verdict !== 'go' && verdict !== 'ask' && next !== undefined && <span className="until">next: {next}</span>}
       </p>

@@ -10,6 +10,7 @@ const LETTER: Record<GoLineId, string> = {
   setback: 'N',
   code: 'N',
   license: 'N',
+  label: 'N',
   turf: 'T',
   wind: 'W',
   gust: 'G',
@@ -24,6 +25,8 @@ const LETTER: Record<GoLineId, string> = {
   leaf: 'L',
   interval: 'I',
   'lime-gap': 'A',
+  'warm-soil': 'K',
+  young: 'Y',
   'water-in': 'M',
 };
 const KEY: readonly [string, string][] = [
@@ -39,6 +42,8 @@ const KEY: readonly [string, string][] = [
   ['L', 'wet leaf'],
   ['I', 'too soon after nitrogen'],
   ['A', 'too near lime'],
+  ['K', 'cold soil'],
+  ['Y', 'young stand'],
   ['M', 'no water in time'],
   ['N', 'never: ground, law or strip'],
 ];

@@ -1,10 +1,11 @@
 import type { Job, JobState } from '@core/field/jobs';
-import { runState } from '@core/field/run-state';
+import { photosOf, runState } from '@core/field/run-state';
 import type { Run, Zone } from '@core/records/case';
 import { sayDay } from '@core/words/days';
 import { useUnits } from '../../ui/format';
 import { amountOut } from '../../work/amount-out';
 import { JOB_HEADS, JobRow } from '../../work/job-rows';
+import { PhotoStrip } from '../../work/photo-strip';
 
 /** The jobs by what is to be done about them. What is far off stays folded. */
 export function JobList({
@@ -77,6 +78,7 @@ export function SignedRuns({ runs, zones }: { runs: readonly Run[]; zones: reado
               {run.events.some(({ note }) => note) &&
                 `; ${run.events.flatMap(({ note }) => (note ? [note] : [])).join('; ')}`}
             </span>
+            <PhotoStrip hashes={photosOf(run)} of={run.label.name} />
           </li>
         ))}
       </ul>

@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import { remaining } from '@core/field/hopper';
 import { overSays } from '@core/field/over-says';
 import type { Verdict } from '@core/field/go';
-import { runState } from '@core/field/run-state';
+import { photosOf, runState } from '@core/field/run-state';
 import { overOrUnder, weighBack } from '@core/field/weigh-back';
 import type { Run, RunEvent } from '@core/records/case';
 import { MOST } from '@core/records/most';
@@ -12,8 +12,13 @@ import { isRefusal } from '@core/reckoning/refusal';
 import { OZ_PER_LB } from '@core/units/conversions';
 import { fixed } from '@core/words/numbers';
 import { Fault, TextField } from '../../ui/field';
+import { FilePicker } from '../../ui/file-picker';
+import { PhotoStrip } from '../../work/photo-strip';
+import { takenPhoto } from '../../work/run-photo';
 import { useUnits } from '../../ui/format';
+import { useHeldLock } from '../../ui/use-held-lock';
 import { useKey } from '../../ui/keys';
+import { useWakeLock } from '../../ui/use-wake-lock';
 import { StandingGlyph } from '../../ui/glyphs';
 import { amountOut } from '../../work/amount-out';
 import { Said } from '../../ui/substance';
@@ -99,15 +104,65 @@ function MarkPlace({
   );
 }
 
+/** Photos of the work: taken by the camera or chosen, drawn anew without place and camera, kept in this browser. */
+function Photos({ run, of, onStep }: { run: Run; of: string; onStep: RunningProps['onStep'] }) {
+  const [fault, setFault] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const hashes = photosOf(run);
+  const take = async (file: File) => {
+    setBusy(true);
+    const taken = await takenPhoto(file);
+    setFault(typeof taken === 'string' ? taken : undefined);
+    if (typeof taken !== 'string') await onStep({ kind: 'photo', photo: taken.hash });
+    setBusy(false);
+  };
+  return (
+    <details className="givingup" open={hashes.length > 0 || undefined}>
+      <summary>Photos</summary>
+      <PhotoStrip hashes={hashes} of={of} />
+      <FilePicker
+        label="Photo file"
+        accept="image/*"
+        camera
+        disabled={busy || hashes.length >= MOST.photosOfARun}
+        onFile={(file) => void take(file)}
+      >
+        {busy ? 'Saving the photo' : 'Add a photo'}
+      </FilePicker>
+      <p className="small">
+        {hashes.length >= MOST.photosOfARun
+          ? `A run keeps at most ${MOST.photosOfARun} photos.`
+          : 'Place and camera are taken out of it. It is kept in this browser; a backup does not hold it.'}
+      </p>
+      <Fault>{fault}</Fault>
+    </details>
+  );
+}
+
 const clock = (at: string): string => at.slice(11, 16);
 
 /** A run that was started: only what is needed now, then what is left, then the name under it. */
 export function Running(props: RunningProps) {
+  const { isElsewhere, takeOver } = useHeldLock(`run ${props.run.id}`);
+  if (!isElsewhere) return <RunHere {...props} />;
+  return (
+    <section className="running" aria-labelledby="elsewhere">
+      <h2 id="elsewhere">{props.zoneName}: open in another tab</h2>
+      <p>This run is carried out there. Two tabs would count its stretches twice.</p>
+      <div className="bigacts">
+        <Button onClick={takeOver}>Take it over here</Button>
+      </div>
+    </section>
+  );
+}
+
+function RunHere(props: RunningProps) {
   const { run, zoneName, fault, onStep, anew } = props;
   const units = useUnits();
   const out = amountOut(units, run.label.lbPerGal);
   const state = runState(run);
   const { standing, runsFt, runsDone, partFt, weighedLb } = state;
+  const staysOn = useWakeLock(standing === 'running');
   const [covered, setCovered] = useState('');
   const [coveredFault, setCoveredFault] = useState<string>();
   const [reason, setReason] = useState('');
@@ -147,6 +202,7 @@ export function Running(props: RunningProps) {
         {state.operator && ` by ${state.operator}`}; {out.say(weighedLb)} {out.isLiquid ? 'measured' : 'weighed'} out,{' '}
         {state.start.opening !== undefined && `gate at ${units.plain(state.start.opening, 2)}, `}
         {fixed(state.minutes, 0)} min of work.
+        {standing === 'running' && !staysOn && ' This browser cannot keep the screen on.'}
       </p>
       {runsFt.length > 0 && (
         <p className="now" role="status">
@@ -238,6 +294,7 @@ export function Running(props: RunningProps) {
             ))}
         </ul>
       </details>
+      <Photos run={run} of={zoneName} onStep={onStep} />
       <details className="givingup">
         <summary>Give up</summary>
         <TextField label="Why" value={reason} onChange={setReason} />
@@ -352,6 +409,7 @@ function WeighBack({ run, zoneName, leastDaysBetween, substance, fault, onStep, 
           )}
         </>
       )}
+      <Photos run={run} of={zoneName} onStep={onStep} />
       <div className="bigacts">
         <Button type="primary" disabled={!isTyped || says !== undefined} onClick={() => void keep()}>
           Sign and log

@@ -42,6 +42,8 @@ import { momentHere } from '../../ui/today';
 import { useMedia } from '../../ui/use-media';
 import { type Gate, gateFor } from '@core/field/gate';
 import { layingSays } from '@core/field/laying-says';
+import { lawToday } from '@core/field/law-today';
+import { readyHints } from '@core/field/readiness';
 import type { Spreader } from '@core/records/spreader-schema';
 import { useSpreaders } from '../../work/spreaders';
 import type { KeptGear } from './gear';
@@ -101,7 +103,7 @@ export function useField(
     () =>
       job
         ? goByDay(weatherDays, (date) =>
-            goFactsOf(job, file, ground, { ground: 'firm', turf: 'growing' }, {}, operator, date),
+            goFactsOf(job, file, ground, { ground: 'firm', turf: 'growing', label: 'with-me' }, {}, operator, date),
           )
         : [],
     [job, weatherDays, file, ground, operator],
@@ -148,11 +150,20 @@ export function useField(
   }
   const density = job && densityOf(job.product);
   const weighOutLb = job ? asTaken(job.dose.zoneLb, job.product) : 0;
+  /** Passes that somebody turned, each for its own job. */
+  const [bearings, setBearings] = useState<Readonly<Record<string, number>>>({});
   const walk = useMemo((): Walk | string | undefined => {
     if (!job) return undefined;
-    const found = walkOf(ground?.fed ?? [], job.zone.areaSqFt, weighOutLb, gear);
+    // a run is walked the way it was begun, whatever is set up meanwhile
+    const begun = job.run && isOpen(job.run) ? job.run.events[0] : undefined;
+    const found = walkOf(ground?.fed ?? [], job.zone.areaSqFt, weighOutLb, {
+      ...gear,
+      bearingDeg: begun?.bearingDeg ?? bearings[job.key],
+      ...(begun?.swathFt === undefined ? {} : { swathFt: begun.swathFt }),
+      ...(begun?.school === undefined ? {} : { school: begun.school }),
+    });
     return isRefusal(found) ? found.refused : found;
-  }, [job, ground, weighOutLb, gear]);
+  }, [job, ground, weighOutLb, gear, bearings]);
   const minutes = typeof walk === 'object' ? walk.rounds.reduce((sum, round) => sum + round.minutes, 0) : 60;
   const [spreaderId, setSpreaderId] = useState(last?.id);
   const spreader = spreaders.find(({ id }) => id === spreaderId);
@@ -179,12 +190,11 @@ export function useField(
   const [sunSaid, setSunSaid] = useState(kept.sun);
   const phone = useMedia('(max-width: 760px)');
   const saveGear = (next: KeptGear) => {
-    const { bearingDeg: _bearing, ...rest } = next;
     const tankGal = units.value('volume', tank.tank, 'Tank', 'tank');
     const whole = {
       ...(sunSaid === undefined ? {} : { sun: sunSaid }),
       ...(typeof tankGal === 'number' && tankGal > 0 ? { tankGal } : {}),
-      ...rest,
+      ...next,
     };
     return done(() => send({ intent: 'gear', gear: whole as unknown as Record<string, unknown> }));
   };
@@ -311,7 +321,8 @@ export function useField(
       {
         date: today,
         packs,
-        gear: { ...gear, bearingDeg: undefined },
+        gear,
+        bearings,
         ...(operator ? { operatorId: operator.id } : {}),
         ...(told ? { forecast: told, hour: hourNow } : {}),
       },
@@ -362,11 +373,13 @@ export function useField(
       setGear((before) => ({ ...before, ...typedGear(next) }));
     },
     setSchool: (school: LayingSchool) => setGear((before) => ({ ...before, school })),
-    turn: (byDeg: number) =>
-      setGear((before) => {
-        const at = before.bearingDeg ?? (typeof walk === 'object' ? (walk.rounds[0]?.stripes.bearingDeg ?? 0) : 0);
-        return { ...before, bearingDeg: (at + byDeg + 360) % 360 };
-      }),
+    turn: (byDeg: number) => {
+      if (!job) return;
+      setBearings((before) => {
+        const at = before[job.key] ?? (typeof walk === 'object' ? (walk.rounds[0]?.stripes.bearingDeg ?? 0) : 0);
+        return { ...before, [job.key]: (at + byDeg + 360) % 360 };
+      });
+    },
     saveGear: () => void saveGear({ ...gear, ...(spreaderId === undefined ? {} : { spreaderId }) }),
     spreader,
     chooseSpreader,
@@ -377,6 +390,8 @@ export function useField(
     weighOutLb,
     likelyLb: error && !isRefusal(error) ? error.likelyLb : undefined,
     walk,
+    law: job ? lawToday(job, file, today, operator) : [],
+    hints: job ? readyHints(job, today) : {},
     protection: job ? protectionFor(job.product) : [],
     start,
     step,

@@ -9,7 +9,7 @@ import type { Dose } from '../plan/dose';
 import { isFeedingLb } from '../plan/feeding';
 import { leastDaysBetweenN } from '../rules/dose-ceilings';
 import { MICROBES_WORK_FROM_F, longestWaitDays, MOST_FREE_IN_HEAT_LB } from '../rules/limits';
-import { allowanceOn, closingCode, codeNutrientsOf } from '../rules/local-codes';
+import { closedTo } from '../rules/local-codes';
 import { check, dayIn, dosesIn, EPS, type Facts, ifAny, noneOf } from './check';
 
 /** Whether a dose falls on a day that bears it, and how far feedings stand apart. */
@@ -81,12 +81,7 @@ const closedDates = check({
   title: 'Closed dates of the code',
   rule: 'Nothing is spread on a day that a local code closes to it.',
   measure: ({ doses, codes }: Facts) => {
-    const closed = doses.filter((d) => {
-      const law = closingCode(codes, codeNutrientsOf(d.delivers), d.date);
-      // a code may open a closed day to licensed work with a little nitrogen (D4)
-      const allowed = law && law.nutrient === 'N' ? allowanceOn(law.code, d.date) : undefined;
-      return law && !(allowed && (d.delivers.N ?? 0) <= allowed.mostLbN + EPS);
-    });
+    const closed = doses.filter((d) => closedTo(codes, d.delivers, d.date));
     return { found: codes.length === 0 ? 'no code loaded' : `${dosesIn(closed)} inside`, doses: closed };
   },
   standing: noneOf('fail'),

@@ -77,6 +77,26 @@ export const allowanceOn = (code: LocalCode, day: IsoDay): { mostLbN: number } |
   return found && { mostLbN: found.maxTotalNPerDose };
 };
 
+/**
+ * What closes a day to something that brings nutrients: the first code and nutrient for which no allowance opens it; undefined where it may go
+ * down. A code may open a closed day to licensed work with a little nitrogen (D4).
+ *
+ * @param brings lb nutrient/1000 ft2
+ */
+export function closedTo(
+  codes: readonly LocalCode[],
+  brings: Partial<Record<CodeNutrient, number | undefined>>,
+  day: IsoDay,
+): { code: LocalCode; nutrient: CodeNutrient } | undefined {
+  for (const code of codes)
+    for (const nutrient of codeNutrientsOf(brings)) {
+      if (!closesDay(code, nutrient, day)) continue;
+      const allowed = nutrient === 'N' ? allowanceOn(code, day) : undefined;
+      if (!allowed || (brings.N ?? 0) > allowed.mostLbN + 1e-9) return { code, nutrient };
+    }
+  return undefined;
+}
+
 /** Whether the codes ask for a soil test before phosphorus (D4). */
 export const phosphorusNeedsTest = (codes: readonly LocalCode[]): boolean => codes.some((c) => c.phosphorusNeedsTest);
 

@@ -6,31 +6,21 @@ import { Fault, TextField } from '../../../ui/field';
 import { fixed } from '@core/words/numbers';
 import { FilePicker } from '../../../ui/file-picker';
 import { useUnits } from '../../../ui/format';
+import { drawnPicture } from '../../../ui/picture-file';
 
-/** A picture kept with a property is at most this wide or high, px: sharp enough to draw on, small enough to keep. */
-const LARGEST_PX = 1600;
-const LARGEST_FILE = 30_000_000;
 const SHOWN_PX = 520;
 
 type Picture = NonNullable<Site['picture']>;
 type Loaded = Pick<Picture, 'dataUrl' | 'widthPx' | 'heightPx'>;
 
+const JPEG_QUALITY = 0.82;
+
 /** Reads a picture file and brings it to a size that can be kept. */
 async function readPicture(file: File): Promise<Loaded | string> {
-  if (file.size > LARGEST_FILE)
-    return `${file.name} is ${Math.round(file.size / 1e6)} MB; a plan picture is at most 30.`;
-  let bitmap: ImageBitmap;
-  try {
-    bitmap = await createImageBitmap(file);
-  } catch {
-    return `${file.name} is not a picture this browser can read. Save the plan as PNG or JPEG.`;
-  }
-  const scale = Math.min(1, LARGEST_PX / Math.max(bitmap.width, bitmap.height));
-  const canvas = document.createElement('canvas');
-  canvas.width = Math.max(1, Math.round(bitmap.width * scale));
-  canvas.height = Math.max(1, Math.round(bitmap.height * scale));
-  canvas.getContext('2d')?.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
-  return { dataUrl: canvas.toDataURL('image/jpeg', 0.82), widthPx: canvas.width, heightPx: canvas.height };
+  const drawn = await drawnPicture(file, 'a plan picture');
+  if (typeof drawn === 'string') return drawn;
+  const { canvas, widthPx, heightPx } = drawn;
+  return { dataUrl: canvas.toDataURL('image/jpeg', JPEG_QUALITY), widthPx, heightPx };
 }
 
 /** A plan behind the sheet: choose it, mark two points a known distance apart, type the distance. */
