@@ -1,3 +1,9 @@
+import { logDrift } from './log/drift';
+import { heldNitrogen } from './log/held-nitrogen';
+import { springSkip } from './log/spring-skip';
+import { logStock } from './log/stock';
+import { logTally } from './log/tally-reckoning';
+import { logTiming } from './log/timing';
 import { polygonArea } from './ground/area-polygon';
 import { rectangleArea } from './ground/area-rectangle';
 import { zoneAmount } from './products/zone-amount';
@@ -192,6 +198,12 @@ const ALL = [
   waterIn,
   weighBack,
   overOrUnder,
+  logTally,
+  heldNitrogen,
+  logDrift,
+  logTiming,
+  springSkip,
+  logStock,
   sprinklerUniformity,
   cycleSoak,
   mowTrigger,

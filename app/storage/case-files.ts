@@ -1,8 +1,9 @@
 import { parseJson, printCase } from '@core/files/case-file';
 import { refuseOutlines } from '@core/files/check-ground';
+import { refuseLog } from '@core/files/check-log';
 import { type Case, checkCase } from '@core/records/case';
 import { isRefusal, type Refusal, refuse } from '@core/reckoning/refusal';
-import { loadAllProperties, loadProperty, type PropertyFile } from './property-repository';
+import { loadAllProperties, loadStored, type PropertyFile } from './property-repository';
 import { checkOwn, ownRecords, type OwnRecords } from './own-backup';
 import { database, type UbertasDatabase } from './schema';
 
@@ -13,7 +14,7 @@ const asFiled = ({ fileId, ...file }: PropertyFile): Case => ({ ...file, propert
 
 /** Text of the case file of one property: the shelf comes along, so that the file plans the same elsewhere. */
 export async function exportProperty(id: string, db: UbertasDatabase = database()): Promise<string | undefined> {
-  const file = await loadProperty(id, db);
+  const file = await loadStored(id, db);
   if (!file) return undefined;
   const { format: _format, version: _version, ...rest } = asFiled(file);
   return printCase(rest);
@@ -56,8 +57,8 @@ export function readImport(source: string): { cases: Case[]; backup: boolean; ow
     const single = checkCase(json);
     if (isRefusal(single)) return single;
     // what a backup holds was in a browser and comes back as it was; a file may be anybody's
-    const crossed = refuseOutlines(single);
-    if (crossed) return crossed;
+    const wrong = refuseOutlines(single) ?? refuseLog(single);
+    if (wrong) return wrong;
     const { operators, spreaders, ...rest } = single;
     const own = { ...(operators ? { operators } : {}), ...(spreaders ? { spreaders } : {}) };
     return { cases: [rest], backup: false, ...(operators || spreaders ? { own } : {}) };
@@ -70,6 +71,8 @@ export function readImport(source: string): { cases: Case[]; backup: boolean; ow
     const checked = checkCase(each);
     if (isRefusal(checked))
       return refuse(`cases[${at}].${checked.field}`, `Property ${at + 1} of the backup: ${checked.refused}`);
+    const log = refuseLog(checked);
+    if (log) return refuse(`cases[${at}].${log.field}`, `Property ${at + 1} of the backup: ${log.refused}`);
     cases.push(checked);
   }
   const own = checkOwn(json.own);

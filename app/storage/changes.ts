@@ -7,14 +7,17 @@ import {
   planSchema,
   productSchema,
   propertySchema,
+  recordVersionSchema,
   runSchema,
   sampleSchema,
   soilTestSchema,
+  type Zone,
   zoneSchema,
 } from '@core/records/case';
 import { COUNTED, MOST } from '@core/records/most';
 import { groupBy } from '@core/tables/group-by';
 import { grouped } from '@core/words/numbers';
+import { asStored } from '@core/log/applied';
 import { checkShape } from '@core/records/strict-schema';
 import { isRefusal, type Refusal } from '@core/reckoning/refusal';
 import { stampAfter } from './record-id';
@@ -109,6 +112,7 @@ const OWNED = {
   samples: { schema: sampleSchema, what: 'The sample' },
   plans: { schema: planSchema, what: 'The plan' },
   runs: { schema: runSchema, what: 'The run' },
+  records: { schema: recordVersionSchema, what: 'The record' },
 } as const;
 export type Owned = keyof typeof OWNED;
 const KINDS = Object.keys(OWNED) as Owned[];
@@ -132,6 +136,13 @@ export interface Change {
   /** Versions that must stand, where they are not those the records carry: by `kind/id`, null for none. */
   over?: Readonly<Record<string, string | null>>;
 }
+
+/** What a record is known by among its kind; a version of the log by the name of its content. */
+export const idOf = (record: { id?: string; versionId?: string }): string => record.versionId ?? record.id ?? '';
+
+/** The version in which a record stands; one of the log never stands in another. */
+const standsAs = (record: { changedAt?: unknown; versionId?: unknown } | undefined): string | null =>
+  (record?.versionId ?? record?.changedAt ?? null) as string | null;
 
 const overOf = (kind: string, id: string): string => `${kind}/${id}`;
 
@@ -272,20 +283,22 @@ async function readBack(propertyId: string, { over = {} }: Change, db: UbertasDa
     const ids = written.map(([place]) => place.slice(kind.length + 1));
     const stands = await (kind === 'properties'
       ? db.properties.bulkGet(ids)
-      : (db[kind as Owned] as Table<{ changedAt?: string }, string>).bulkGet(ids.map((id) => keyOf(propertyId, id))));
-    if (written.some(([, stamp], i) => (stands[i]?.changedAt ?? null) !== stamp)) throw new NotKept();
+      : (db[kind as Owned] as Table<{ changedAt?: string; versionId?: string }, string>).bulkGet(
+          ids.map((id) => keyOf(propertyId, id)),
+        ));
+    if (written.some(([, stamp], i) => standsAs(stands[i]) !== stamp)) throw new NotKept();
   }
 }
 
 /** A record with its new version, which is noted. */
 function stamped(
   kind: string,
-  { id }: { id: string },
+  record: { id: string; versionId?: string },
   changedAt: string | undefined,
   over: Record<string, string | null>,
 ) {
-  over[overOf(kind, id)] = changedAt ?? null;
-  return { changedAt };
+  over[overOf(kind, idOf(record))] = record.versionId ?? changedAt ?? null;
+  return record.versionId === undefined ? { changedAt } : {};
 }
 
 /**
@@ -299,6 +312,9 @@ export const writeBrought = (propertyId: string, change: Change, db: UbertasData
 type Stamp = (before: string | undefined, given: string | undefined) => string | undefined;
 const freshStamp: Stamp = (before) => stampAfter(before);
 const keptStamp: Stamp = (_before, given) => given;
+
+/** What every record that is written has in common. */
+type Written = { id: string; changedAt?: string; versionId?: string } & Pick<Zone, 'applied'>;
 
 /** The write itself, within a transaction; gives the change that takes it back. */
 async function write(
@@ -318,17 +334,19 @@ async function write(
       bulkDelete(keys: string[]): Promise<void>;
       where(criteria: object): { count(): Promise<number> };
     };
-    const put = (change.put?.[kind] ?? []) as readonly { id: string; changedAt?: string }[];
+    const given = (change.put?.[kind] ?? []) as readonly Written[];
+    // what zones know by the log is reckoned anew from it and never stored
+    const put = kind === 'zones' ? given.map((zone) => asStored(zone)) : given;
     const removed = change.remove?.[kind] ?? [];
-    const ids = [...put.map((record) => record.id), ...removed];
+    const ids = [...put.map(idOf), ...removed];
     const before = await table.bulkGet(ids.map((id) => keyOf(propertyId, id)));
     for (const [i, id] of ids.entries()) {
       const mine = put[i];
       const stands = before[i];
-      const given = change.over?.[overOf(kind, id)];
-      // a removal that names no version takes away whatever stands
-      if (!mine && given === undefined) continue;
-      if ((given === undefined ? (mine?.changedAt ?? null) : given) !== ((stands?.changedAt as string) ?? null))
+      const over = change.over?.[overOf(kind, id)];
+      // a removal that names no version takes away whatever stands; a version of the log is the same wherever it comes from
+      if ((!mine && over === undefined) || (mine && kind === 'records')) continue;
+      if ((over === undefined ? standsAs(mine) : over) !== standsAs(stands))
         throw new ChangedMeanwhile({
           propertyId,
           kind,
@@ -350,7 +368,7 @@ async function write(
       put.map((record, i) => ({
         ...record,
         ...stamped(kind, record, stamp(before[i]?.changedAt as string | undefined, record.changedAt), over),
-        key: keyOf(propertyId, record.id),
+        key: keyOf(propertyId, idOf(record)),
         propertyId,
         ...(kind === 'zones' ? { order: before[i]?.order ?? change.order?.[record.id] ?? last + fresh++ } : {}),
       })),

@@ -1,4 +1,4 @@
-import { photosOf } from '@core/field/run-state';
+import { photosOf } from '@core/runs/run-state';
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { database, type UbertasDatabase } from './schema';

@@ -1,8 +1,11 @@
-import type { Case, Choices, Plan, Product, Run, Sample, SoilTest, Zone } from '@core/records/case';
+import { withGiven } from '@core/log/applied';
+import { recordsOf } from '@core/log/versions';
+import type { Case, Choices, Plan, Product, RecordVersion, Run, Sample, SoilTest, Zone } from '@core/records/case';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
-import { isOpen } from '@core/field/run-state';
+import { isOpen } from '@core/runs/run-state';
 import { groupBy } from '@core/tables/group-by';
-import { applyChange, type Change, NotKept, PropertyGone, written } from './changes';
+import { refuse } from '@core/reckoning/refusal';
+import { applyChange, type Change, idOf, NotKept, PropertyGone, RecordRefused, written } from './changes';
 import { noteChange } from './notes';
 import { tellOthers } from './other-tabs';
 import { database, type PictureRecord, type PropertyRecord, type UbertasDatabase } from './schema';
@@ -23,11 +26,12 @@ interface Parts {
   samples: Sample[];
   plans: Plan[];
   runs: Run[];
+  records: RecordVersion[];
   products: Product[];
   picture?: PictureRecord;
 }
 
-const assemble = (record: PropertyRecord, { picture, runs, ...parts }: Parts): PropertyFile => {
+const assemble = (record: PropertyRecord, { picture, runs, records, ...parts }: Parts): PropertyFile => {
   const { codes, choices, fileId, ...property } = record;
   return {
     format: 'ubertas-case',
@@ -35,6 +39,7 @@ const assemble = (record: PropertyRecord, { picture, runs, ...parts }: Parts): P
     property: picture ? { ...property, site: { ...property.site, picture: picture.picture } } : property,
     ...parts,
     ...(runs.length > 0 ? { runs } : {}),
+    ...(records.length > 0 ? { records } : {}),
     codes: codes ?? [],
     choices,
     fileId: fileId ?? record.id,
@@ -46,18 +51,25 @@ export async function ensureShelf(db: UbertasDatabase = database()): Promise<voi
   if ((await db.products.count()) === 0) await db.products.bulkPut([...STARTER_SHELF]);
 }
 
-/** One property with zones, reports, samples, plans and the shelf; undefined where it is not in this browser. */
+/** One property as it is worked with: its zones know what went down by the log. Undefined where it is not in this browser. */
 export async function loadProperty(id: string, db: UbertasDatabase = database()): Promise<PropertyFile | undefined> {
+  const stored = await loadStored(id, db);
+  return stored && withGiven(stored);
+}
+
+/** One property as it is stored, with zones, reports, samples, plans, runs, log and the shelf. */
+export async function loadStored(id: string, db: UbertasDatabase = database()): Promise<PropertyFile | undefined> {
   const tables = [db.properties, ...ownTables(db), db.products, db.pictures];
   return db.transaction('r', tables, async () => {
     const record = await db.properties.get(id);
     if (!record) return undefined;
-    const [zones, tests, samples, plans, runs, products, picture] = await Promise.all([
+    const [zones, tests, samples, plans, runs, records, products, picture] = await Promise.all([
       db.zones.where({ propertyId: id }).sortBy('order'),
       db.soilTests.where({ propertyId: id }).sortBy('sampledOn'),
       db.samples.where({ propertyId: id }).sortBy('code'),
       db.plans.where({ propertyId: id }).toArray(),
       db.runs.where({ propertyId: id }).toArray(),
+      db.records.where({ propertyId: id }).toArray(),
       db.products.toArray(),
       db.pictures.get(id),
     ]);
@@ -67,6 +79,7 @@ export async function loadProperty(id: string, db: UbertasDatabase = database())
       samples: samples.map(strip),
       plans: plans.map(strip),
       runs: runs.map(strip),
+      records: records.map(strip),
       products,
       picture,
     });
@@ -86,30 +99,35 @@ export async function idOfFile(fileId: string, db: UbertasDatabase = database())
   return here?.id;
 }
 
-/** Several properties at once, in the order asked for; those that are gone are left out. Pictures stay behind. */
-export async function loadProperties(
+/** Several properties as they are worked with, in the order asked for; those that are gone are left out. Pictures stay behind. */
+export const loadProperties = async (
   ids: readonly string[],
   db: UbertasDatabase = database(),
-): Promise<PropertyFile[]> {
+): Promise<PropertyFile[]> => (await storedProperties(ids, db)).map(withGiven);
+
+/** Several properties as they are stored. */
+async function storedProperties(ids: readonly string[], db: UbertasDatabase = database()): Promise<PropertyFile[]> {
   return db.transaction('r', [db.properties, ...ownTables(db), db.products], async () => {
     const wanted = [...ids];
-    const [records, zones, tests, samples, plans, runs, products] = await Promise.all([
+    const [properties, zones, tests, samples, plans, runs, records, products] = await Promise.all([
       db.properties.bulkGet(wanted),
       db.zones.where('propertyId').anyOf(wanted).toArray(),
       db.soilTests.where('propertyId').anyOf(wanted).toArray(),
       db.samples.where('propertyId').anyOf(wanted).toArray(),
       db.plans.where('propertyId').anyOf(wanted).toArray(),
       db.runs.where('propertyId').anyOf(wanted).toArray(),
+      db.records.where('propertyId').anyOf(wanted).toArray(),
       db.products.toArray(),
     ]);
-    const [zonesOf, testsOf, samplesOf, plansOf, runsOf] = [
+    const [zonesOf, testsOf, samplesOf, plansOf, runsOf, logOf] = [
       byProperty(zones),
       byProperty(tests),
       byProperty(samples),
       byProperty(plans),
       byProperty(runs),
+      byProperty(records),
     ];
-    return records
+    return properties
       .filter((record) => record !== undefined)
       .map((record) =>
         assemble(record, {
@@ -120,6 +138,7 @@ export async function loadProperties(
           samples: samplesOf(record.id).map(strip),
           plans: plansOf(record.id).map(strip),
           runs: runsOf(record.id).map(strip),
+          records: logOf(record.id).map(strip),
           products,
         }),
       );
@@ -157,7 +176,7 @@ export const anyRunOpen = async (db: UbertasDatabase = database()): Promise<bool
 
 /** All properties by name, for a backup. */
 export async function loadAllProperties(db: UbertasDatabase = database()): Promise<PropertyFile[]> {
-  const files = await loadProperties(
+  const files = await storedProperties(
     (await listProperties(db)).map((entry) => entry.id),
     db,
   );
@@ -169,7 +188,7 @@ export async function loadAllProperties(db: UbertasDatabase = database()): Promi
 }
 
 /** Tables whose records belong to one property. */
-export const ownTables = (db: UbertasDatabase) => [db.zones, db.soilTests, db.samples, db.plans, db.runs];
+export const ownTables = (db: UbertasDatabase) => [db.zones, db.soilTests, db.samples, db.plans, db.runs, db.records];
 
 type Db = UbertasDatabase;
 
@@ -265,10 +284,23 @@ export const savePlan = (propertyId: string, plan: Plan, db: Db = database()): P
 export const deletePlan = (propertyId: string, planId: string, db: Db = database()): Promise<Change> =>
   applyChange(propertyId, { remove: { plans: [planId] } }, db);
 
-/** Removes a zone with its reports, samples and runs; what comes back puts those records back and nothing else. */
+/**
+ * Removes a zone with its reports, samples and runs; what comes back puts those records back and nothing else. A zone that the log names
+ * stays: what went down on it is kept.
+ */
 export async function deleteZone(propertyId: string, zoneId: string, db: Db = database()): Promise<Change> {
   return written(propertyId, [db.properties, db.pictures, ...ownTables(db)], db, async () => {
     const ofZone = (record: { zoneId: string }) => record.zoneId === zoneId;
+    const log = recordsOf((await db.records.where({ propertyId }).toArray()).map(strip));
+    const named = log.filter(({ body }) => body.zoneIds.includes(zoneId)).length;
+    if (named > 0)
+      throw new RecordRefused(
+        refuse(
+          'zone',
+          `${named} ${named === 1 ? 'record of the log names' : 'records of the log name'} it, and the log is kept.`,
+        ),
+        'The zone',
+      );
     const [tests, samples, runs] = await Promise.all([
       db.soilTests.where({ propertyId, zoneId }).toArray(),
       db.samples.where({ propertyId }).filter(ofZone).toArray(),
@@ -292,7 +324,8 @@ export async function deleteZone(propertyId: string, zoneId: string, db: Db = da
 /** Removes a property with everything of its own, and gives what puts it back. The shelf stays. */
 export async function deleteProperty(id: string, db: UbertasDatabase = database()): Promise<Change> {
   const undo = await db.transaction('rw', [db.properties, db.products, db.pictures, ...ownTables(db)], async () => {
-    const file = await existingProperty(id, db);
+    const file = await loadStored(id, db);
+    if (!file) throw new PropertyGone();
     await db.properties.delete(id);
     await db.pictures.delete(id);
     await Promise.all(ownTables(db).map((table) => table.where('propertyId').equals(id).delete()));
@@ -311,17 +344,18 @@ export function wholeOf({
   samples = [],
   plans = [],
   runs = [],
+  records = [],
   codes,
   choices,
   fileId,
 }: PropertyFile): Change {
   const { id: _id, changedAt: _at, ...facts } = property;
-  const put = { zones, soilTests, samples, plans, runs };
+  const put = { zones, soilTests, samples, plans, runs, records };
   return {
     property: { ...facts, codes, choices, fileId },
     put,
     over: Object.fromEntries(
-      Object.entries(put).flatMap(([kind, records]) => records.map((record) => [`${kind}/${record.id}`, null])),
+      Object.entries(put).flatMap(([kind, all]) => all.map((record) => [`${kind}/${idOf(record)}`, null])),
     ),
   };
 }

@@ -1,9 +1,9 @@
 import { type Brought, compareCases, type Decision, usualDecision } from '@core/files/compare-cases';
 import type { Case, Product } from '@core/records/case';
 import { groupBy } from '@core/tables/group-by';
-import { type Change, ChangedMeanwhile, NotKept, type Owned, sureOfRoom, writeBrought } from './changes';
+import { type Change, ChangedMeanwhile, idOf, NotKept, type Owned, sureOfRoom, writeBrought } from './changes';
 import { SHELF, tellOthers } from './other-tabs';
-import { ensureShelf, idOfFile, loadProperty, ownTables } from './property-repository';
+import { ensureShelf, idOfFile, loadStored, ownTables } from './property-repository';
 import { isRandomId, randomId } from './record-id';
 import { database, type UbertasDatabase } from './schema';
 import { type ShelfChange, writeShelf } from './shelf-repository';
@@ -35,7 +35,7 @@ export interface Restored {
   undo: RestoreUndo;
 }
 
-const KINDS = ['zones', 'soilTests', 'samples', 'plans', 'runs'] as const satisfies readonly Owned[];
+const KINDS = ['zones', 'soilTests', 'samples', 'plans', 'runs', 'records'] as const satisfies readonly Owned[];
 
 /** How everything in the cases of a file stands to what is here. Nothing is written. */
 export async function surveyCases(cases: readonly Case[], db: UbertasDatabase = database()): Promise<Surveyed[]> {
@@ -45,7 +45,7 @@ export async function surveyCases(cases: readonly Case[], db: UbertasDatabase = 
   for (const there of cases) {
     const fileId = there.property.id;
     const id = await idOfFile(fileId, db);
-    const here = id === undefined ? undefined : await loadProperty(id, db);
+    const here = id === undefined ? undefined : await loadStored(id, db);
     surveyed.push({
       fileId,
       name: there.property.name,
@@ -151,7 +151,7 @@ export async function restoreCases(
         put: Object.fromEntries(
           KINDS.map((kind) => {
             const wanted = takes(kind);
-            return [kind, (there[kind] ?? []).filter((record) => wanted.has(record.id))];
+            return [kind, (there[kind] ?? []).filter((record) => wanted.has(idOf(record)))];
           }),
         ),
         over: await versionsOf(id, there, db),
@@ -178,6 +178,8 @@ export async function restoreCases(
 async function versionsOf(id: string, there: Case, db: UbertasDatabase): Promise<Record<string, string | null>> {
   const over: Record<string, string | null> = {};
   for (const kind of KINDS) {
+    // a version of the log is the same wherever it comes from
+    if (kind === 'records') continue;
     const stands = new Map(
       (await db[kind].where({ propertyId: id }).toArray()).map((record) => [record.id, record.changedAt]),
     );

@@ -10,6 +10,7 @@ import type {
   Site,
   SoilTest,
   Zone,
+  RecordVersion,
 } from '@core/records/case';
 import type { PackFile } from '@core/packs/rule-packs';
 import type { Operator } from '@core/records/operator-schema';
@@ -51,6 +52,10 @@ export interface PictureRecord {
   propertyId: string;
   picture: NonNullable<Site['picture']>;
 }
+export interface LogRow extends RecordVersion {
+  key: string;
+  propertyId: string;
+}
 /** A photo of the work, named by what it is. */
 export interface PhotoRecord {
   /** SHA-256 of the bytes. */
@@ -91,6 +96,7 @@ export type UbertasDatabase = Dexie & {
   notes: EntityTable<NoteRecord, 'key'>;
   samples: EntityTable<SampleRecord, 'key'>;
   runs: EntityTable<RunRecord, 'key'>;
+  records: EntityTable<LogRow, 'key'>;
   pictures: EntityTable<PictureRecord, 'propertyId'>;
   labLayouts: EntityTable<LabLayoutRecord, 'fingerprint'>;
   localCodes: EntityTable<LocalCode, 'id'>;
@@ -105,7 +111,7 @@ export type UbertasDatabase = Dexie & {
 export const keyOf = (propertyId: string, id: string): string => `${propertyId}/${id}`;
 
 /** Version of the last `.version()` below. */
-const SCHEMA_VERSION = 8;
+const SCHEMA_VERSION = 9;
 /** Dexie counts versions in tenths. */
 const DEXIE_FACTOR = 10;
 
@@ -190,7 +196,9 @@ export function openDatabase(name = 'ubertas'): UbertasDatabase {
   // spreaders and what they gave
   database.version(7).stores({ spreaders: 'id' });
   // photos of the work
-  database.version(SCHEMA_VERSION).stores({ photos: 'hash' });
+  database.version(8).stores({ photos: 'hash' });
+  // the log: versions of records, which are only added to
+  database.version(SCHEMA_VERSION).stores({ records: 'key, propertyId' });
   // a newer Ubertas in another tab takes the database over: this one stops, and says so at its next step
   database.on('versionchange', () => {
     database.close({ disableAutoOpen: true });

@@ -7,7 +7,7 @@ import { checkZonePlan } from '../season/checks/check-plan';
 import { dose, GOOD, laid, okonedo } from '../season/front-lawn.fixture';
 import { jobsOf, lastDayOf } from './jobs';
 import { carriedBy, materialOf, protectionFor, wateringIn } from './material';
-import { isOpen, runState, wasInterrupted } from './run-state';
+import { isOpen, runState, wasInterrupted } from '../runs/run-state';
 import { sharesOf, walkOf } from './walk';
 
 const event = (kind: RunEvent['kind'], at: string, more: Partial<RunEvent> = {}): RunEvent => ({ kind, at, ...more });

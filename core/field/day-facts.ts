@@ -13,7 +13,7 @@ import { carriedBy, isUreaOrAmmonium, materialOf, wateringIn } from './material'
 import { readyFacts } from './readiness';
 
 /** What is answered on the spot: no record and no forecast knows it better. */
-export type SeenDay = Pick<GoFacts, 'ground' | 'turf' | 'leaf' | 'label'>;
+export type SeenDay = Pick<GoFacts, 'ground' | 'turf' | 'leaf' | 'label' | 'disease'>;
 
 const lastDays = (
   zone: Zone,
@@ -55,6 +55,7 @@ export function goFactsOf(
     operator?.licenseNumber !== undefined && (operator.expiresOn === undefined || operator.expiresOn >= today);
   const heavy = codes.flatMap(({ heavyRain }) => (heavyRain ? [heavyRain.inches] : []));
   const water = wateringIn(product);
+  const ready = readyFacts(job, file, today);
   return {
     material: materialOf(product, job.dose.for),
     season: zoneSeason.grass.season,
@@ -74,7 +75,8 @@ export function goFactsOf(
       ? { license: licensed ? ('held' as const) : ('missing' as const) }
       : {}),
     ...(product.pesticide ? { label: seen.label ?? ('not-seen' as const) } : {}),
-    ...readyFacts(job, today),
+    ...ready,
+    ...(ready.disease && seen.disease ? { disease: seen.disease } : {}),
     ...weather,
     ...(product.mostWindMph === undefined ? {} : { mostWindMph: product.mostWindMph }),
     ...(product.mostAirF === undefined ? {} : { mostAirF: product.mostAirF }),

@@ -56,6 +56,8 @@ export const GO_LINES = [
   'lime-gap',
   'warm-soil',
   'young',
+  'mown',
+  'sick',
   'water-in',
 ] as const;
 export type GoLineId = (typeof GO_LINES)[number];
@@ -109,6 +111,9 @@ const INPUTS = {
   leastSoilF: degrees('least soil for what microbes work'),
   daysSinceSown: days('days since the sowing or sodding'),
   leastDaysSown: days('least days before a second feeding of a new stand'),
+  daysSinceMown: days('days since the last mowing'),
+  leastDaysSinceMown: days('least days between mowing and a spray'),
+  disease: choice('disease that was seen', ['over', 'spreading', 'not-known'] as const, { optional: true }),
   hoursToWater: quantity('h')('hours until it is watered in', { min: 0, max: 240, optional: true }),
   waterWithinHours: quantity('h')('hours within which it must be', { above: 0, max: 240, optional: true }),
 } as const;
@@ -187,6 +192,9 @@ export function goLines(facts: GoFacts): GoLine[] {
   least('lime-gap', facts.daysLimeAmmonia, LIME_GAP_DAYS);
   if (facts.leastSoilF !== undefined) least('warm-soil', facts.soilF, facts.leastSoilF);
   if (facts.leastDaysSown !== undefined) least('young', facts.daysSinceSown, facts.leastDaysSown);
+  if (facts.leastDaysSinceMown !== undefined) least('mown', facts.daysSinceMown, facts.leastDaysSinceMown);
+  if (facts.disease)
+    add('sick', facts.disease === 'over' ? 'go' : facts.disease === 'spreading' ? 'wait' : 'ask', facts.disease);
   most('water-in', facts.hoursToWater, facts.waterWithinHours ?? USUAL_WATER_HOURS);
   return lines;
 }

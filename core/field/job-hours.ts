@@ -13,7 +13,7 @@ import { hoursToWater } from './water-task';
 export interface JobHoursAsked {
   file: Case;
   ground: ZoneGround | undefined;
-  seen: Pick<SeenDay, 'ground' | 'turf'>;
+  seen: Pick<SeenDay, 'ground' | 'turf' | 'disease'>;
   operator: Operator | undefined;
   today: IsoDay;
   latitudeDeg: number;
@@ -59,6 +59,7 @@ export function jobHours(
               ground: answered.ground ?? 'firm',
               turf: answered.turf ?? 'growing',
               label: 'with-me',
+              disease: answered.disease ?? 'over',
             } as const;
             return goFactsOf(job, file, ground, taken, {}, operator, date);
           },

@@ -10,7 +10,8 @@ import { groundOf } from '../ground/zone-ground';
 import { isRefusal } from '../reckoning/refusal';
 import { materialOf, wateringIn } from './material';
 import { walkingOrder } from './walking-order';
-import { runState, type RunState } from './run-state';
+import { voidRuns } from '../runs/void-runs';
+import { runState, type RunState } from '../runs/run-state';
 
 /**
  * Doses of the kept plan, seen from the day: what is due, what is late, what was missed. A job is never stored; it follows from the plan,
@@ -81,10 +82,9 @@ export function jobsOf(file: Case, season: SeasonPlan, isKept: boolean, today: I
   if (!isKept) return [];
   const products = new Map((file.products ?? []).map((product) => [product.id, product]));
   const given = keysOfGivenDoses(file);
-  // one that was given up stands only until another is begun
-  const byStanding = [...(file.runs ?? [])].sort(
-    (a, b) => Number(runState(b).standing === 'given-up') - Number(runState(a).standing === 'given-up'),
-  );
+  // one that carried nothing out stands only until another is begun
+  const isVoid = voidRuns(file);
+  const byStanding = [...(file.runs ?? [])].sort((a, b) => Number(isVoid.has(b.id)) - Number(isVoid.has(a.id)));
   const runs = new Map(byStanding.map((run) => [runKey(run), run]));
   const jobs = season.zones.flatMap((zoneSeason) =>
     zoneSeason.doses.flatMap((dose): Job[] => {
@@ -95,7 +95,7 @@ export function jobsOf(file: Case, season: SeasonPlan, isKept: boolean, today: I
       const came = run && runState(run);
       const lastDay = lastDayOf(dose, zoneSeason, product, file.codes);
       const state: JobState =
-        came?.standing === 'signed' || (!came && given.has(key))
+        (came === undefined || came.standing === 'signed') && given.has(key)
           ? 'done'
           : came?.standing === 'running' || came?.standing === 'paused'
             ? 'running'

@@ -1,6 +1,10 @@
 import { LEAST_GROWTH } from '../climate/climate-year';
 import { dayAt, dayOfYear, daysBetween, type IsoDay } from '../days/day';
+import { isFoliarPurpose } from '../foliar/foliar-feeds';
+import { lastDayOn } from '../log/applied';
+import { recordsOf } from '../log/versions';
 import { microbeDriven } from '../nitrogen/forms';
+import type { Case, SeenWord } from '../records/case';
 import { SECOND_AFTER_DAYS } from '../season/rules/establishment';
 import { MICROBES_WORK_FROM_F } from '../season/rules/limits';
 import { sayDay } from '../words/days';
@@ -31,8 +35,29 @@ export function soilOn({ zone, soilF }: Pick<Job, 'zone' | 'soilF'>, day: IsoDay
   return probes[0]?.value ?? soilF[dayOfYear(day)];
 }
 
+/** A disease that somebody saw is asked about so long, days. Common practice. */
+const SICK_DAYS = 14;
+/** What feeds the leaf goes on a day after the mowing at the earliest, days. Common practice. */
+const AFTER_MOWING_DAYS = 1;
+
+/** What the log says of the stand: mown lately, diseased lately. */
+function loggedFacts({ zone, dose }: Job, file: Pick<Case, 'records'>, today: IsoDay): Partial<GoFacts> {
+  const records = recordsOf(file.records ?? []).filter(({ body }) => body.date <= today);
+  const mown = lastDayOn(records, zone.id, ({ body }) => body.kind === 'mowing');
+  const seen = (word: SeenWord) =>
+    lastDayOn(records, zone.id, ({ body }) => body.facts?.words?.includes(word) === true);
+  const [sick, well] = [seen('disease active'), seen('disease over')];
+  const isSick = sick !== undefined && daysBetween(sick, today) < SICK_DAYS && (well === undefined || well < sick);
+  return {
+    ...(isFoliarPurpose(dose.for) && mown !== undefined
+      ? { daysSinceMown: Math.min(400, daysBetween(mown, today)), leastDaysSinceMown: AFTER_MOWING_DAYS }
+      : {}),
+    ...(isSick ? { disease: 'not-known' as const } : {}),
+  };
+}
+
 /** Soil and stand as the verdict asks for them; nothing where neither bears on the job. */
-export function readyFacts(job: Job, today: IsoDay): Partial<GoFacts> {
+export function readyFacts(job: Job, file: Pick<Case, 'records'>, today: IsoDay): Partial<GoFacts> {
   const { product, zone, dose } = job;
   const feeds = (product.guaranteed.N ?? 0) > 0;
   const microbes = carriedBy(product) === 'sulfur' || (feeds && microbeDriven(product));
@@ -41,6 +66,7 @@ export function readyFacts(job: Job, today: IsoDay): Partial<GoFacts> {
   const since = sown === undefined ? undefined : daysBetween(sown, today);
   const isStarter = sown !== undefined && Math.abs(daysBetween(sown, dose.date)) <= STARTER_DAYS;
   return {
+    ...loggedFacts(job, file, today),
     ...(soilF === undefined ? {} : { soilF, leastSoilF: MICROBES_WORK_FROM_F }),
     ...(feeds && !isStarter && since !== undefined && since >= 0 && since <= YOUNG_DAYS
       ? { daysSinceSown: since, leastDaysSown: SECOND_AFTER_DAYS.least }

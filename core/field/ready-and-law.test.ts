@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { Case, LocalCode, Zone } from '../records/case';
+import { firstVersion } from '../log/versions';
+import type { Case, LocalCode, RecordBody, RecordVersion, Zone } from '../records/case';
 import type { Operator } from '../records/operator-schema';
 import { GOOD, laid, okonedo } from '../season/front-lawn.fixture';
 import { goFactsOf } from './day-facts';
@@ -26,8 +27,8 @@ describe('whether soil and stand are ready', () => {
   });
   it('asks for 55 deg F only of what microbes work, by the thermometer of two days before the season’s curve', () => {
     const job = jobOn(SPRING);
-    expect(readyFacts(job, SPRING).soilF).toBeUndefined();
-    const curve = readyFacts(organic(job), SPRING);
+    expect(readyFacts(job, okonedo, SPRING).soilF).toBeUndefined();
+    const curve = readyFacts(organic(job), okonedo, SPRING);
     expect(curve).toMatchObject({ leastSoilF: 55, soilF: job.soilF[122] });
     const probe = (on: string, more = {}) =>
       soilOn(
@@ -59,11 +60,33 @@ describe('whether soil and stand are ready', () => {
   });
   it('takes a stand as young by its day, but not for its own starter', () => {
     const young = (seededOn: string, state: Zone['state'] = 'new-seeding') =>
-      readyFacts(jobOn(SPRING, withZone({ state, seededOn })), SPRING);
+      readyFacts(jobOn(SPRING, withZone({ state, seededOn })), okonedo, SPRING);
     expect(young('2027-04-12')).toMatchObject({ daysSinceSown: 21, leastDaysSown: 28 });
     expect(young('2027-05-01').leastDaysSown).toBeUndefined();
     expect(young('2026-09-01').leastDaysSown).toBeUndefined();
     expect(young('2027-04-12', 'established').leastDaysSown).toBeUndefined();
+  });
+  it('asks of a disease that was seen these two weeks, until somebody saw it over, and of mowing only before a spray on the leaf', () => {
+    const seen = (date: string, body: Partial<RecordBody>) =>
+      firstVersion(
+        `r ${date} ${body.kind}`,
+        { kind: 'observation', date, zoneIds: [okonedo.zones[0]!.id], ...body },
+        { at: `${date}T09:00:00-04:00`, by: 'R. Amadi' },
+      );
+    const facts = (records: RecordVersion[], of = jobOn(SPRING)) => readyFacts(of, { records }, SPRING);
+    const sick = seen('2027-04-25', { facts: { words: ['disease active'] } });
+    expect(facts([sick]).disease).toBe('not-known');
+    expect(facts([seen('2027-04-19', { facts: { words: ['disease active'] } })]).disease).toBeUndefined();
+    expect(facts([sick, seen('2027-05-01', { facts: { words: ['disease over'] } })]).disease).toBeUndefined();
+    const mown = seen(SPRING, { kind: 'mowing', facts: { heightIn: 3 } });
+    expect(facts([mown]).daysSinceMown).toBeUndefined();
+    const spray: Job = { ...jobOn(SPRING), dose: { ...jobOn(SPRING).dose, for: 'iron' } };
+    expect(facts([mown], spray)).toMatchObject({ daysSinceMown: 0, leastDaysSinceMown: 1 });
+    const verdict = (disease: 'over' | 'spreading' | 'not-known') =>
+      goLines({ material: 'granular', season: 'cool', carries: 'nitrogen', textureGroup: 'loam', disease }).find(
+        ({ id }) => id === 'sick',
+      )?.standing;
+    expect([verdict('over'), verdict('spreading'), verdict('not-known')]).toEqual(['go', 'wait', 'ask']);
   });
   it('hints at what a usual year has, and leaves the answer to whoever stands there', () => {
     const job = jobOn(SPRING);

@@ -6,7 +6,7 @@ import { evaluate } from '../reckoning/define';
 import { isRefusal } from '../reckoning/refusal';
 import { nextWatering } from './legal-watering';
 import { wateringIn } from './material';
-import { runState } from './run-state';
+import { runState } from '../runs/run-state';
 import { gallonsOf, waterIn } from './water-in';
 
 /** What has to be watered in after a job was signed: by when, how much, how long the sprinklers run. */

@@ -1,4 +1,6 @@
 import { type Case, CASE_FORMAT, CASE_VERSION, checkCase } from '../records/case';
+import { withGiven } from '../log/applied';
+import { refuseLog } from './check-log';
 import { isTooDeep, refuseSize } from './largest-file';
 import { isRefusal, type Refusal, refuse } from '../reckoning/refusal';
 
@@ -18,10 +20,12 @@ export function parseJson(source: string, name = 'The file'): { json: unknown } 
   }
 }
 
-/** Reads the text of a case file. */
+/** Reads the text of a case file, as it is worked with: its zones know what went down by its log. */
 export function readCase(source: string): Case | Refusal {
   const parsed = parseJson(source);
-  return isRefusal(parsed) ? parsed : checkCase(parsed.json);
+  if (isRefusal(parsed)) return parsed;
+  const checked = checkCase(parsed.json);
+  return isRefusal(checked) ? checked : (refuseLog(checked) ?? withGiven(checked));
 }
 
 /** The text of a case file, indented so that a person can read it. */

@@ -1,9 +1,19 @@
 import { STARTER_SHELF } from '../packs/starter-shelf';
+import { KINDS } from '../log/kinds';
 import type { Case, Product } from '../records/case';
 import { sayDate } from '../words/days';
 
 /** The kinds of records that a file may bring, in the order they are shown. */
-export const BROUGHT_KINDS = ['property', 'zones', 'soilTests', 'samples', 'plans', 'runs', 'products'] as const;
+export const BROUGHT_KINDS = [
+  'property',
+  'zones',
+  'soilTests',
+  'samples',
+  'plans',
+  'runs',
+  'records',
+  'products',
+] as const;
 export type BroughtKind = (typeof BROUGHT_KINDS)[number];
 
 /**
@@ -60,6 +70,9 @@ function standingOf(here: Dated | undefined, there: Dated): Standing {
     return 'differs';
   return here.changedAt > there.changedAt ? 'newer-here' : 'newer-there';
 }
+
+/** Versions of the log under the names of their content: where both have one of a name, they are the same. */
+const asListed = (file: Case | undefined) => file?.records?.map((version) => ({ id: version.versionId, ...version }));
 
 /** What a property is by itself: its own facts with its codes and choices, without what belongs to a browser. */
 function ownFacts({ property: { id: _id, ...property }, codes, choices }: Case) {
@@ -122,6 +135,12 @@ export function compareCases(here: Case | undefined, shelf: readonly Product[], 
     ...listed('samples', here?.samples, there.samples, (sample) => `Sample ${sample.code}`),
     ...listed('plans', here?.plans, there.plans, (plan) => plan.name ?? `Plan ${plan.year}`),
     ...listed('runs', here?.runs, there.runs, (run) => `${run.label.name} of ${sayDate(run.plannedOn)}`),
+    ...listed(
+      'records',
+      asListed(here),
+      asListed(there),
+      ({ body }) => `${KINDS[body.kind].title} of ${sayDate(body.date)}`,
+    ),
     ...(there.products ?? []).map((product) => broughtProduct(onShelf.get(product.id), product)),
   ];
 }

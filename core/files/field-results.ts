@@ -25,6 +25,8 @@ const ORIGIN: Record<GoLineId, 'seen' | 'sheet' | 'code' | 'operator' | 'forecas
   'lime-gap': 'records',
   'warm-soil': 'records',
   young: 'records',
+  mown: 'records',
+  sick: 'seen',
   'water-in': 'forecast',
 };
 

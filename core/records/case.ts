@@ -6,6 +6,7 @@ import { choicesSchema, planSchema } from './plan-schema';
 import { operatorSchema } from './operator-schema';
 import { productSchema } from './product-schema';
 import { propertySchema } from './property-schema';
+import { recordVersionSchema } from './record-schema';
 import { runSchema } from './run-schema';
 import { sampleSchema } from './sample-schema';
 import { checkShape, list, num, word } from './strict-schema';
@@ -18,6 +19,7 @@ export * from './code-schema';
 export * from './plan-schema';
 export * from './product-schema';
 export * from './property-schema';
+export * from './record-schema';
 export * from './run-schema';
 export * from './sample-schema';
 export * from './soil-test-schema';
@@ -39,6 +41,8 @@ export const caseSchema = yup.object({
   choices: choicesSchema.optional().default(undefined),
   plans: list('Plans', planSchema, MOST.plans).optional(),
   runs: list('Runs', runSchema, MOST.runs).optional(),
+  /** Versions of the log's records, each as it was written. */
+  records: list('Records', recordVersionSchema, MOST.records).optional(),
   /** Of the agronomist and not of the property: a file may bring them, so that its jobs can be gone about as they are here. */
   operators: list('People', operatorSchema, MOST.ofTheKit).optional(),
   spreaders: list('Spreaders', spreaderSchema, MOST.ofTheKit).optional(),
@@ -74,6 +78,7 @@ export function checkCase(value: unknown): Case | Refusal {
     ['products', checked.products],
     ['plans', checked.plans],
     ['runs', checked.runs],
+    ['records', checked.records?.map(({ versionId: id }) => ({ id }))],
     ['codes', checked.codes],
     ...checked.zones.map((zone, i) => [`zones[${i}].cutOuts`, zone.cutOuts] as const),
     ['property.site.water', checked.property.site?.water],

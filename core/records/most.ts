@@ -10,6 +10,10 @@ export const MOST = {
   plans: 5_000,
   codes: 500,
   runs: 50_000,
+  /** Versions of records. */
+  records: 50_000,
+  zonesOfARecord: 50,
+  parents: 8,
   /** People, spreaders. */
   ofTheKit: 5_000,
   /** Steps of a run, and its stretches. */
@@ -38,5 +42,6 @@ export const COUNTED = {
   samples: 'samples',
   plans: 'plans',
   runs: 'runs',
+  records: 'versions of records',
   products: 'products',
 } as const satisfies Partial<Record<keyof typeof MOST, string>>;

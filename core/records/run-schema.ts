@@ -63,6 +63,8 @@ export const runEventSchema = yup.object({
     .optional(),
   coveredSqFt: num('Ground covered', { above: 0, max: 5e7, unit: 'ft2' }).optional(),
   backLb: pounds('Weighed back').optional(),
+  /** Swept up off the turf where far too much lay. */
+  recoveredLb: pounds('Swept up').optional(),
   how: word('How', HOW_WEIGHED).optional(),
   /** Of watering in, once it was signed. */
   wateredBy: word('Watered by', HOW_WATERED).optional(),

@@ -109,6 +109,8 @@ export const NITROGEN_FORMS = [
   'natural-organic',
 ] as const;
 export type NitrogenForm = (typeof NITROGEN_FORMS)[number];
+/** What becomes of what the mower takes off. */
+export const CLIPPINGS = ['returned', 'bagged', 'mulched'] as const;
 /** Hand instruments and what their reading means: pH in a wetted soil, soil temperature in deg F. */
 export const INSTRUMENTS = ['ph-pen', 'soil-thermometer'] as const;
 export type Instrument = (typeof INSTRUMENTS)[number];

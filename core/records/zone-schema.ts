@@ -6,6 +6,7 @@ import { changedAt, id, isoDay, list, monthDay, num, text, word, yes } from './s
 import { shapeFields } from './ground-shape-schema';
 import {
   CARBONATES,
+  CLIPPINGS,
   CUT_OUTS,
   DRAINAGE,
   INSTRUMENTS,
@@ -117,7 +118,7 @@ export const zoneSchema = yup.object({
     .optional()
     .default(undefined),
   care: word('Care', CARE_LEVELS).optional(),
-  clippings: word('Clippings', ['returned', 'bagged', 'mulched']).optional(),
+  clippings: word('Clippings', CLIPPINGS).optional(),
   irrigated: yes('Irrigated').optional(),
   /** What the sprinklers give, by cups on the lawn. */
   sprinklerInPerHour: num('Sprinkler rate', { above: 0, max: 20, unit: 'in/h' }).optional(),
@@ -154,6 +155,8 @@ export const zoneSchema = yup.object({
     yup.object({
       date: isoDay('Date').required('An application needs its date.'),
       productId: id('Product'),
+      /** The record it is reckoned from; such entries are never stored. */
+      recordId: text('Record', 260).optional(),
       zoneLb: num('Weight spread', { min: 0, max: 1e6, unit: 'lb product' }).required(
         'An application needs its weight.',
       ),

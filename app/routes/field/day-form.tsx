@@ -19,6 +19,12 @@ const LOOKED = [
     asks: 'Green and growing, footprints rise again?',
     options: ['growing', 'dormant', 'drought-stressed', 'waking', 'newly-sown'],
   },
+  {
+    key: 'disease',
+    title: 'The disease',
+    asks: 'It was seen lately: does it still spread?',
+    options: ['over', 'spreading'],
+  },
   { key: 'leaf', title: 'The leaf', asks: 'Wipe it with the hand.', options: ['dry', 'wet', 'frosted'] },
 ] as const;
 
@@ -30,6 +36,7 @@ export function DayForm({
   told,
   hints,
   asksLabel,
+  asksDisease,
   onChange,
 }: {
   typed: TypedDay;
@@ -41,33 +48,35 @@ export function DayForm({
   hints: ReadyHints;
   /** Of a pesticide its own label decides. */
   asksLabel: boolean;
+  /** The log has one of these two weeks. */
+  asksDisease: boolean;
   onChange: (day: TypedDay) => void;
 }) {
   const units = useUnits();
   return (
     <section className="dayform" aria-labelledby="dayform">
       <h2 id="dayform">Look, and type the weather</h2>
-      {LOOKED.filter(({ key }) => key !== 'leaf' || (material !== 'hose-end' && !asksLabel)).map(
-        ({ key, title, asks, options }) => (
-          <div key={key} className="looked">
-            <p>
-              <b>{title}</b> <span className="small">{asks}</span>
-              {key !== 'leaf' && hints[key] && (
-                <span className="small hint">
-                  {' '}
-                  <Said text={hints[key]} />
-                </span>
-              )}
-            </p>
-            <Segmented<string>
-              aria-label={title}
-              value={typed[key] ?? ''}
-              options={options.map((value) => ({ value, label: value.replaceAll('-', ' ') }))}
-              onChange={(value) => onChange({ ...typed, [key]: value })}
-            />
-          </div>
-        ),
-      )}
+      {LOOKED.filter(({ key }) =>
+        key === 'leaf' ? material !== 'hose-end' && !asksLabel : key !== 'disease' || asksDisease,
+      ).map(({ key, title, asks, options }) => (
+        <div key={key} className="looked">
+          <p>
+            <b>{title}</b> <span className="small">{asks}</span>
+            {(key === 'ground' || key === 'turf') && hints[key] && (
+              <span className="small hint">
+                {' '}
+                <Said text={hints[key]} />
+              </span>
+            )}
+          </p>
+          <Segmented<string>
+            aria-label={title}
+            value={typed[key] ?? ''}
+            options={options.map((value) => ({ value, label: value.replaceAll('-', ' ') }))}
+            onChange={(value) => onChange({ ...typed, [key]: value })}
+          />
+        </div>
+      ))}
       {asksLabel && (
         <Checkbox
           className="withlabel"

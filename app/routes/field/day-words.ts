@@ -44,6 +44,8 @@ export const LINE_WORDS: Record<GoLineId, { title: string; quantity?: QuantityId
   'lime-gap': { title: 'Days between lime and urea or ammonium', unit: 'days' },
   'warm-soil': { title: 'Soil, least for microbes', quantity: 'temperature' },
   young: { title: 'Days since the sowing', unit: 'days' },
+  mown: { title: 'Days since the mowing', unit: 'days' },
+  sick: { title: 'Disease seen lately' },
   'water-in': { title: 'Until it is watered in', unit: 'h' },
 };
 

@@ -1,8 +1,12 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { runState } from '@core/field/run-state';
-import type { Run, RunEvent } from '@core/records/case';
+import { runState } from '@core/runs/run-state';
+import type { Case, Run, RunEvent } from '@core/records/case';
 import { okonedo } from '@core/season/front-lawn.fixture';
-import { deleteProperty, loadProperty } from '../../storage/property-repository';
+import { refuseBody } from '@core/log/kinds';
+import { recordsOf, withdrawal } from '@core/log/versions';
+import { applyChange } from '../../storage/changes';
+import { exportProperty, readImport } from '../../storage/case-files';
+import { deleteProperty, deleteZone, loadProperty, loadStored, saveZone } from '../../storage/property-repository';
 import { restoreCases } from '../../storage/restore';
 import { fieldAction } from './field-action';
 
@@ -55,6 +59,48 @@ describe('carrying out a job, as it is stored', () => {
     const entry = log.find(({ date }) => date === '2027-05-03');
     expect(entry?.productId).toBe('coated-urea-42');
     expect(entry?.zoneLb).toBeCloseTo(6, 12);
+  });
+
+  it('writes one record of the log, which is never stored with the zone, and its undo takes it back', async () => {
+    await step(event('weighed-back', 41, { backLb: 0.2 }));
+    const { undo } = await sign();
+    const [record, ...others] = recordsOf((await stands()).records ?? []);
+    expect(others).toEqual([]);
+    expect(record?.recordId).toBe('run');
+    expect(record?.body).toMatchObject({
+      kind: 'feeding',
+      date: '2027-05-03',
+      weighedLb: 6.2,
+      backLb: 0.2,
+      product: { id: 'coated-urea-42', guaranteed: { N: 42 } },
+      planned: { date: '2027-05-03', productId: 'coated-urea-42' },
+    });
+    expect(refuseBody(record!.body)).toBeUndefined();
+    const stored = await loadStored(ID);
+    expect(stored!.zones.flatMap(({ applied: log = [] }) => log).some(({ recordId }) => recordId)).toBe(false);
+    // a file that is written and read again has the same log
+    expect(recordsOf((readImport((await exportProperty(ID))!) as { cases: Case[] }).cases[0]!.records ?? [])).toEqual([
+      record,
+    ]);
+    // a zone that is saved as the page knows it does not keep what the log says
+    const zone = (await stands()).zones.find(({ id }) => id === 'front-lawn')!;
+    await saveZone(ID, { ...zone, name: 'Front' });
+    expect((await loadStored(ID))!.zones[0]!.applied).toEqual(stored!.zones[0]!.applied);
+    await applyChange(ID, undo!);
+    expect((await stands()).records).toBeUndefined();
+    expect(runState(await here()).standing).toBe('weighed');
+  });
+
+  it('a record that is withdrawn leaves the job open, to be begun anew; a zone that the log names stays', async () => {
+    await step(event('weighed-back', 41, { backLb: 0.2 }));
+    await sign();
+    const [record] = recordsOf((await stands()).records ?? []);
+    await expect(deleteZone(ID, 'front-lawn')).rejects.toThrow(/1 record of the log names it/);
+    const gone = withdrawal(record!, 'wrong lawn', { at: '2027-05-04T08:00:00-04:00', by: 'R. Amadi' });
+    await applyChange(ID, { put: { records: [gone] } });
+    expect((await applied()).some(({ recordId }) => recordId)).toBe(false);
+    await fieldAction({ intent: 'start', run: { ...run, id: 'again' } }, ID);
+    expect((await stands()).runs!.map(({ id }) => id).sort()).toEqual(['again', 'run']);
   });
 
   it('takes no step once it is closed, and nothing of a run that was given up gets into the log', async () => {

@@ -1,4 +1,7 @@
-import { isOpen, photosOf, runState } from '@core/field/run-state';
+import { isOpen, photosOf, runState } from '@core/runs/run-state';
+import { voidRuns } from '@core/runs/void-runs';
+import { bodyOfRun } from '@core/runs/run-record';
+import { correction, firstVersion, recordsOf } from '@core/log/versions';
 import { weighBack } from '@core/field/weigh-back';
 import { MOST } from '@core/records/most';
 import type { Case, Run, RunEvent } from '@core/records/case';
@@ -47,7 +50,8 @@ function refusedStep(run: Run, step: RunEvent): string | undefined {
   const { weighedLb, coveredSqFt } = runState(run);
   const checked = evaluate(weighBack, {
     weighedLb,
-    backLb: step.backLb ?? 0,
+    // what was swept up is not on the turf either
+    backLb: (step.backLb ?? 0) + (step.recoveredLb ?? 0),
     areaSqFt: coveredSqFt,
     plannedPer1000Lb: run.rateLb,
     percent: Math.min(100, run.label.percent),
@@ -62,12 +66,10 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
     case 'start': {
       const { zoneId, plannedOn, productId } = sent.run;
       // a second start of the same job goes on with the first
+      const isVoid = voidRuns(file);
       const stands = runs.some(
         (run) =>
-          run.zoneId === zoneId &&
-          run.plannedOn === plannedOn &&
-          run.productId === productId &&
-          runState(run).standing !== 'given-up',
+          run.zoneId === zoneId && run.plannedOn === plannedOn && run.productId === productId && !isVoid.has(run.id),
       );
       return stands ? {} : { undo: await applyChange(id, { put: { runs: [sent.run] } }) };
     }
@@ -81,24 +83,22 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
     }
     case 'sign': {
       const run = runs.find((each) => each.id === sent.runId);
-      const zone = file.zones.find((each) => each.id === run?.zoneId);
-      if (!run || !zone) return GONE;
-      const { standing, spreadLb, startedAt } = runState(run);
+      if (!run) return GONE;
+      const { standing, spreadLb } = runState(run);
       // signed twice is signed once
       if (standing === 'signed') return {};
       if (standing === 'given-up') return CLOSED;
       if (spreadLb === undefined) return { faults: { backLb: 'Weigh back first: what is left in the hopper?' } };
-      // a run over midnight has the day it began
-      const date = startedAt.slice(0, 10);
-      const applied = [...(zone.applied ?? []), { date, productId: run.productId, zoneLb: spreadLb }].sort((a, b) =>
-        a.date.localeCompare(b.date),
-      );
+      const product = file.products?.find((each) => each.id === run.productId);
+      const signed = { ...run, events: [...run.events, sent.step] };
+      const body = bodyOfRun(signed, product);
+      // a run that was signed, and whose signature was taken back, goes on in its record
+      const before = recordsOf(file.records ?? []).find(({ recordId }) => recordId === run.id);
+      const pen = { at: sent.step.at, by: sent.step.operator ?? 'no name' };
+      const version = before ? correction(before, body, 'signed anew', pen) : firstVersion(run.id, body, pen);
       return {
         undo: await applyChange(id, {
-          put: {
-            runs: [{ ...run, events: [...run.events, sent.step] }],
-            zones: [{ ...zone, ...(spreadLb > 0 ? { applied } : {}) }],
-          },
+          put: { runs: [signed], ...(spreadLb > 0 ? { records: [version] } : {}) },
         }),
       };
     }

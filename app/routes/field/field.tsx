@@ -4,7 +4,7 @@ import { Button, Checkbox, Select, Switch } from 'antd';
 import { useRef, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { materialOf, wateringIn } from '@core/field/material';
-import { runState, wasInterrupted } from '@core/field/run-state';
+import { runState, wasInterrupted } from '@core/runs/run-state';
 import { faceOf } from '@core/products/label/face';
 import { cautionsUnder } from '@core/season/rules/cautions';
 import { leastDaysBetweenN } from '@core/season/rules/dose-ceilings';
@@ -396,6 +396,7 @@ export default function Field({ loaderData: { operators, spreaders, gear, told, 
                     material={materialOf(job.product, job.dose.for)}
                     told={field.weatherTold}
                     hints={field.hints}
+                    asksDisease={field.lines.some(({ id }) => id === 'sick')}
                     asksLabel={job.product.pesticide === true}
                     onChange={field.setDay}
                   />

@@ -27,6 +27,8 @@ const LETTER: Record<GoLineId, string> = {
   'lime-gap': 'A',
   'warm-soil': 'K',
   young: 'Y',
+  mown: 'P',
+  sick: 'B',
   'water-in': 'M',
 };
 const KEY: readonly [string, string][] = [
@@ -44,6 +46,8 @@ const KEY: readonly [string, string][] = [
   ['A', 'too near lime'],
   ['K', 'cold soil'],
   ['Y', 'young stand'],
+  ['P', 'just mown'],
+  ['B', 'disease'],
   ['M', 'no water in time'],
   ['N', 'never: ground, law or strip'],
 ];

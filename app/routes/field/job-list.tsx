@@ -1,5 +1,5 @@
 import type { Job, JobState } from '@core/field/jobs';
-import { photosOf, runState } from '@core/field/run-state';
+import { photosOf, runState } from '@core/runs/run-state';
 import type { Run, Zone } from '@core/records/case';
 import { sayDay } from '@core/words/days';
 import { useUnits } from '../../ui/format';

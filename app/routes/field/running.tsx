@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import { remaining } from '@core/field/hopper';
 import { overSays } from '@core/field/over-says';
 import type { Verdict } from '@core/field/go';
-import { photosOf, runState } from '@core/field/run-state';
+import { photosOf, runState } from '@core/runs/run-state';
 import { overOrUnder, weighBack } from '@core/field/weigh-back';
 import type { Run, RunEvent } from '@core/records/case';
 import { MOST } from '@core/records/most';
@@ -323,13 +323,16 @@ function WeighBack({ run, zoneName, leastDaysBetween, substance, fault, onStep, 
   const [notPossible, setNotPossible] = useState(state.how === 'not-possible');
   const [hopperIs, bagIs] = out.isLiquid ? ['In the tank', 'In the jug'] : ['In the hopper', 'In the bag'];
   const [inHopper, inBag] = [out.read(hopper, hopperIs, 'hopper'), out.read(bag, bagIs, 'bag')];
-  const wrong = isRefusal(inHopper) ? inHopper.refused : isRefusal(inBag) ? inBag.refused : undefined;
+  const wrong = [inHopper, inBag].find(isRefusal)?.refused;
+  const [sweptUp, setSweptUp] = useState(out.field(state.recoveredLb));
+  const swept = out.read(sweptUp, 'Swept up', 'swept');
+  const recoveredLb = isRefusal(swept) ? undefined : swept;
   const backLb =
     notPossible || wrong ? 0 : ((inHopper as number | undefined) ?? 0) + ((inBag as number | undefined) ?? 0);
   const isTyped = notPossible || hopper.trim() !== '' || bag.trim() !== '';
   const answer = evaluate(weighBack, {
     weighedLb,
-    backLb,
+    backLb: backLb + (recoveredLb ?? 0),
     areaSqFt: coveredSqFt,
     plannedPer1000Lb: run.rateLb,
     percent: Math.min(100, run.label.percent),
@@ -351,6 +354,7 @@ function WeighBack({ run, zoneName, leastDaysBetween, substance, fault, onStep, 
     const done = await onStep({
       kind: 'weighed-back',
       backLb,
+      ...(recoveredLb === undefined ? {} : { recoveredLb }),
       how: notPossible ? 'not-possible' : backLb === 0 ? 'empty' : 'typed',
     });
     if (done) onSign();
@@ -382,6 +386,7 @@ function WeighBack({ run, zoneName, leastDaysBetween, substance, fault, onStep, 
             <li>
               <span>
                 {out.show(weighedLb)} − {out.show(backLb)}
+                {recoveredLb !== undefined && ` − ${out.show(recoveredLb)}`}
               </span>
               <b>{out.say(answer.spreadLb)} spread</b>
             </li>
@@ -409,9 +414,23 @@ function WeighBack({ run, zoneName, leastDaysBetween, substance, fault, onStep, 
           )}
         </>
       )}
+      {(recoveredLb !== undefined || (over && !isRefusal(over) && over.standing === 'burn')) && (
+        <TextField
+          label="Swept up off the turf"
+          unit={out.unit}
+          inputMode="decimal"
+          value={sweptUp}
+          fault={isRefusal(swept) ? swept.refused : undefined}
+          onChange={setSweptUp}
+        />
+      )}
       <Photos run={run} of={zoneName} onStep={onStep} />
       <div className="bigacts">
-        <Button type="primary" disabled={!isTyped || says !== undefined} onClick={() => void keep()}>
+        <Button
+          type="primary"
+          disabled={!isTyped || says !== undefined || isRefusal(swept)}
+          onClick={() => void keep()}
+        >
           Sign and log
         </Button>
         {standing === 'weighed' && <span className="small">weighed, not signed yet</span>}

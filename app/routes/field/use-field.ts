@@ -3,7 +3,7 @@ import { goLines, verdictOf } from '@core/field/go';
 import { asTaken, densityOf } from '@core/products/as-weighed';
 import { type Job, jobsOf } from '@core/field/jobs';
 import { materialOf, protectionFor } from '@core/field/material';
-import { isOpen } from '@core/field/run-state';
+import { isOpen } from '@core/runs/run-state';
 import { weighError } from '@core/field/weigh-back';
 import { type Gear, gearOf, type LayingSchool, type Walk, walkOf } from '@core/field/walk';
 import { groundOf } from '@core/ground/zone-ground';
@@ -103,7 +103,15 @@ export function useField(
     () =>
       job
         ? goByDay(weatherDays, (date) =>
-            goFactsOf(job, file, ground, { ground: 'firm', turf: 'growing', label: 'with-me' }, {}, operator, date),
+            goFactsOf(
+              job,
+              file,
+              ground,
+              { ground: 'firm', turf: 'growing', label: 'with-me', disease: 'over' },
+              {},
+              operator,
+              date,
+            ),
           )
         : [],
     [job, weatherDays, file, ground, operator],

@@ -21,6 +21,7 @@ const WHAT: Record<Asked['kind'], string> = {
   samples: 'Sample',
   plans: 'Plan',
   runs: 'Run in the field',
+  records: 'Record of the log',
   products: 'On the shelf',
 };
 

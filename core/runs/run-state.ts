@@ -14,6 +14,7 @@ export interface RunState {
   partFt: number;
   coveredSqFt: number;
   backLb?: number;
+  recoveredLb?: number;
   how?: RunEvent['how'];
   /** What was spread, lb product, once it was weighed back. */
   spreadLb?: number;
@@ -73,7 +74,9 @@ export function runState({ events, areaSqFt }: Pick<Run, 'events' | 'areaSqFt'>)
         state.standing = 'weighed';
         state.backLb = event.backLb ?? 0;
         state.how = event.how;
-        state.spreadLb = Math.max(0, state.weighedLb - (event.backLb ?? 0));
+        if (event.recoveredLb === undefined) delete state.recoveredLb;
+        else state.recoveredLb = event.recoveredLb;
+        state.spreadLb = Math.max(0, state.weighedLb - (event.backLb ?? 0) - (event.recoveredLb ?? 0));
         working = undefined;
         break;
       case 'signed':
