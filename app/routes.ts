@@ -15,6 +15,7 @@ export default [
     route('season/climate', 'routes/climate/climate.tsx'),
     route('season/move-here', 'routes/move-here/move-here.tsx'),
     route('field', 'routes/field/field.tsx'),
+    route('log', 'routes/log/log.tsx'),
   ]),
   route('settings', 'routes/settings/settings.tsx'),
   route('settings/tables', 'routes/tables/tables.tsx'),

@@ -27,6 +27,8 @@ const SCREENS: readonly [string, string][] = [
   ['/property/fenwick-allotment-paths/season', 'Season 2027'],
   ['/property/quarry-lane-school/season/climate#curve=soil', 'Why each window is closed'],
   ['/property/quarry-lane-school/field', 'There are no jobs yet'],
+  ['/property/quarry-lane-school/log', 'Nothing is in the log yet'],
+  ['/property/quarry-lane-school/log#form=add', 'Add a record'],
   ['/field', 'There are no jobs yet'],
   ['/kit', 'A new spreader'],
   ['/property/quarry-lane-school/season/move-here#from=okonedo-residence', 'How it was matched'],

@@ -37,6 +37,7 @@ const PLACES: readonly [path: string, shows: RegExp][] = [
   ['/property/quarry-lane-school/prescribe/bag', /Bag check/],
   ['/property/quarry-lane-school/season', /Shortfalls|Checks/],
   ['/property/quarry-lane-school/season/climate', /Normals/],
+  ['/property/quarry-lane-school/log#form=add', /Add a record/],
   ['/property/quarry-lane-school/season/move-here', /programme/i],
 ];
 

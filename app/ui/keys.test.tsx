@@ -3,7 +3,7 @@ import { describe, expect, it, vi } from 'vitest';
 import { type KeyId, KEYS, keysByPlace, useKey } from './keys';
 
 const rows = Object.entries(KEYS) as [KeyId, { binds: string; shows: string; does: string; on?: string }][];
-const PLACES = ['Properties', 'Ground', 'Sample', 'Read', 'Prescribe', 'Season', 'Field', 'Shelf'];
+const PLACES = ['Properties', 'Ground', 'Sample', 'Read', 'Prescribe', 'Season', 'Field', 'Log', 'Shelf'];
 
 describe('the table of keys', () => {
   it('binds no key twice on one page', () => {

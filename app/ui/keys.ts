@@ -20,7 +20,7 @@ interface KeyRow {
 }
 
 export const KEYS = {
-  stage: { binds: '1,2,3,4,5,6', shows: '1 to 6', does: 'stages of work' },
+  stage: { binds: '1,2,3,4,5,6,7', shows: '1 to 7', does: 'stages of work' },
   'zone-before': { binds: '[', shows: '[', does: 'zone before', byCharacter: true },
   'zone-after': { binds: ']', shows: ']', does: 'zone after', byCharacter: true },
   'all-properties': { binds: 'alt+h', shows: 'Alt H', does: 'all properties' },
@@ -67,6 +67,9 @@ export const KEYS = {
   'go-to-finish': { binds: 'f', shows: 'F', does: 'to the Finish button; Enter finishes', on: 'Field' },
   'turn-left': { binds: '<', shows: '<', does: 'turn the passes 1 degree left', on: 'Field', byCharacter: true },
   'turn-right': { binds: '>', shows: '>', does: 'turn the passes 1 degree right', on: 'Field', byCharacter: true },
+  'add-record': { binds: 'a', shows: 'A', does: 'add a record', on: 'Log', preventDefault: true },
+  'edit-record': { binds: 'e', shows: 'E', does: 'edit the record', on: 'Log', preventDefault: true },
+  'find-record': { binds: '/', shows: '/', does: 'find a record', on: 'Log', byCharacter: true, preventDefault: true },
   save: {
     binds: 'mod+s',
     shows: 'Ctrl S',

@@ -148,6 +148,14 @@ describe('versions', () => {
       [first, corrected, gone, back].map(({ versionId }) => versionId),
     );
   });
+  it('stand in the order in which they follow, also where a clock stood still or went back', () => {
+    const back = correction(only([first]), corrected.body, 'the clock went back', later(-3));
+    const names = (versions: readonly RecordVersion[]) => only(versions).versions.map(({ versionId }) => versionId);
+    expect(names([back, first])).toEqual([first.versionId, back.versionId]);
+    const still = correction(only([first, back]), first.body, 'the clock stood', later(-3));
+    expect(names([still, back, first])).toEqual([first.versionId, back.versionId, still.versionId]);
+    expect(only([still, back, first]).head).toBe(still);
+  });
   it('of two browsers fork, the later counts, and choosing ends it', () => {
     const other = correction(
       only([first]),

@@ -68,6 +68,24 @@ export interface LogRecord {
   lacksParent: boolean;
 }
 
+/** Versions so that each stands after those it follows, whatever the clocks said. */
+function inOrder(versions: readonly RecordVersion[]): RecordVersion[] {
+  const byName = new Map(versions.map((version) => [version.versionId, version]));
+  const placed = new Set<string>();
+  const order: RecordVersion[] = [];
+  const place = (version: RecordVersion): void => {
+    if (placed.has(version.versionId)) return;
+    placed.add(version.versionId);
+    for (const parent of version.parents) {
+      const before = byName.get(parent);
+      if (before) place(before);
+    }
+    order.push(version);
+  };
+  [...versions].sort(byMoment).forEach(place);
+  return order;
+}
+
 function recordOf(recordId: string, versions: readonly RecordVersion[]): LogRecord {
   const followed = new Set(versions.flatMap(({ parents }) => parents));
   const names = new Set(versions.map(({ versionId }) => versionId));
@@ -79,7 +97,7 @@ function recordOf(recordId: string, versions: readonly RecordVersion[]): LogReco
     head,
     body: head.body,
     withdrawn: head.withdrawn === true,
-    versions: [...versions].sort(byMoment),
+    versions: inOrder(versions),
     fork: heads.length > 1 ? heads : [],
     lacksParent: versions.some(({ parents }) => parents.some((parent) => !names.has(parent))),
   };

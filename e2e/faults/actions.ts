@@ -42,6 +42,13 @@ const PACK = {
 
 const dose = (zoneId: string, date: string) => ({ zoneId, date, productId: 'urea-46', for: 'N', rateLb: 1.5 });
 
+const mowing = ({ zones }: Case) => ({
+  kind: 'mowing',
+  date: '2027-04-04',
+  zoneIds: [zones[0]!.id],
+  facts: { heightIn: 3 },
+});
+
 /** A run that was walked and weighed back, of a dose that none of the property's runs is of. */
 const run = ({ zones, runs = [] }: Case) => ({
   id: `run-${runs.length}`,
@@ -172,6 +179,20 @@ export const BODIES: Record<string, Ask> = {
   'field/forecast': () => ({ station: 'lakeshore', hour: '2027-04-05T09' }),
   'field/days': () => ({ text: '6 Apr 62 41 0 5' }),
   'field/gear': () => ({ gear: { swathFt: 5, school: 'one-direction', speedMph: 3, headerLaps: 1 } }),
+  'log/add': ({ file }) => ({ body: mowing(file), at: '2027-04-05T10:00:00-04:00', by: 'Ana Ruiz' }),
+  'log/correct': ({ file }) => ({
+    recordId: file.records![0]!.recordId,
+    body: { ...mowing(file), facts: { heightIn: 3.5 } },
+    reason: 'misread',
+    at: '2027-04-05T11:00:00-04:00',
+    by: 'Ana Ruiz',
+  }),
+  'log/withdraw': ({ file }) => ({
+    recordId: file.records![0]!.recordId,
+    reason: 'another lawn',
+    at: '2027-04-05T12:00:00-04:00',
+    by: 'Ana Ruiz',
+  }),
   'kit/spreader': () => ({
     change: { put: [{ id: 'small', name: 'Small rotary', dialStep: 0.25 }], remove: [] },
   }),

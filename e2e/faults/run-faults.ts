@@ -172,6 +172,7 @@ export async function runFaults(
       samples: of('samples'),
       plans: of('plans'),
       runs: of('runs'),
+      records: of('records'),
     };
     return { file: file as unknown as Case, products: (all.products ?? []).map(({ value }) => value as Product) };
   };
@@ -181,6 +182,7 @@ export async function runFaults(
     ['sample', 'reading'],
     ['season', 'keep'],
     ['field', 'start'],
+    ['log', 'add'],
   ] as const)
     await send(page, route, propertyId, {
       intent,

@@ -38,6 +38,7 @@ import { StageFault } from '../../work/stage-fault';
 import { usePlace } from '../../ui/place';
 import { unslug } from '@core/words/unslug';
 import { type JobState, jobsOf } from '@core/field/jobs';
+import { recordsOf } from '@core/log/versions';
 import { dosesAhead } from '@core/season/plan/doses-given';
 
 export async function clientLoader({ params, request }: Route.ClientLoaderArgs) {
@@ -143,6 +144,7 @@ function stagesOf(work: PropertyWork, units: Units): Stage[] {
               : 'needs a zone',
     },
     fieldStage(work),
+    logStage(work),
   ];
 }
 
@@ -167,6 +169,26 @@ function fieldStage({ file, season, plan, today }: PropertyWork): Stage {
             : due > 0
               ? jobsOfDay(due, 'due')
               : 'nothing due',
+  };
+}
+
+/** What the log holds, and what of it asks for somebody. */
+function logStage({ file, season, plan, today }: PropertyWork): Stage {
+  const records = recordsOf(file.records ?? []);
+  const forks = records.filter(({ fork }) => fork.length > 0).length;
+  const missed = jobsOf(file, season, plan?.keptOn !== undefined, today).filter(
+    ({ state }) => state === 'missed',
+  ).length;
+  const count = records.filter(({ withdrawn }) => !withdrawn).length;
+  return {
+    key: 7,
+    to: 'log',
+    name: 'Log',
+    state: forks > 0 || missed > 0 ? 'attention' : count > 0 ? 'done' : 'empty',
+    fact:
+      forks > 0
+        ? `${forks} to choose`
+        : `${count === 0 ? 'no records' : `${count} ${count === 1 ? 'record' : 'records'}`}${missed > 0 ? `, ${missed} missed` : ''}`,
   };
 }
 
