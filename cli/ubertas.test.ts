@@ -4,7 +4,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable, Writable } from 'node:stream';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { firstVersion } from '../core/log/versions';
+import type { Case, RecordVersion } from '../core/records/case';
 import { REGISTRY } from '../core/registry';
+import { labelOf } from '../core/runs/run-record';
 import { hourlyWeather } from '../standins/weather-station/hourly';
 import { STATIONS } from '../standins/weather-station/stations';
 import { type BatchOptions, runBatch } from './batch';
@@ -181,6 +184,67 @@ describe('the command line', () => {
     });
   });
 
+  it('puts logs together once, prints what went down, and refuses a record that was changed', () => {
+    const file = JSON.parse(readFileSync('demo/okonedo-residence.json', 'utf8')) as Case;
+    const [zone] = file.zones;
+    const product = file.products!.find(({ id }) => id === 'coated-urea-42')!;
+    const version = (recordId: string, spreadLb: number) =>
+      firstVersion(
+        recordId,
+        {
+          kind: 'feeding',
+          date: '2027-05-03',
+          zoneIds: [zone!.id],
+          zoneAreaSqFt: zone!.areaSqFt,
+          product: labelOf(product),
+          spreadLb,
+        },
+        { at: '2027-05-03T10:00:00-04:00', by: 'R. Amadi' },
+      );
+    const log = (...versions: RecordVersion[]) => ({
+      format: 'ubertas-log',
+      version: 1,
+      madeAt: '2027-05-03T18:00:00-04:00',
+      properties: [
+        { id: file.property.id, versions },
+        { id: 'another', versions: [] },
+      ],
+    });
+    const [casePath, one, two, bad] = ['case', 'one', 'two', 'bad'].map((name) => join(folder, `log-${name}.json`)) as [
+      string,
+      string,
+      string,
+      string,
+    ];
+    writeFileSync(casePath, JSON.stringify(file));
+    writeFileSync(one, JSON.stringify(log(version('a', 6))));
+    writeFileSync(two, JSON.stringify(log(version('a', 6), version('b', 2))));
+    const merged = json(ubertas(['merge', casePath, one, two, one]).out) as unknown as { case: Case; new: string[] };
+    expect(merged).toMatchObject({
+      new: [expect.any(String), expect.any(String)],
+      alreadyHere: 0,
+      otherProperties: ['another'],
+    });
+    writeFileSync(casePath, JSON.stringify(merged.case));
+    expect(json(ubertas(['merge', casePath, two]).out)).toMatchObject({ new: [], alreadyHere: 2 });
+    // 8 lb of 42 % on the lawn
+    const ledger = json(ubertas(['ledger', casePath, '--year', '2027', '--on', '2027-06-01']).out) as unknown as {
+      zones: { year: { N: number }; doses: unknown[] }[];
+      property: { N: number };
+    };
+    expect(ledger.property.N).toBeCloseTo(3.36, 9);
+    expect(ledger.zones[0]?.year.N).toBeCloseTo(3.36 / (zone!.areaSqFt / 1000), 9);
+    expect(ledger.zones[0]?.doses).toHaveLength(2);
+    const table = ubertas(['ledger', casePath, '--year', '2027', '--csv']).out.trim().split('\n');
+    expect(table).toHaveLength(3);
+    expect(table[0]).toContain('lb N per 1000 sq ft');
+    // every other command knows it was given
+    expect(ubertas(['prescribe', casePath, '--on', '2027-06-01']).code).toBe(0);
+    writeFileSync(bad, JSON.stringify(log({ ...version('a', 6), body: { ...version('a', 6).body, spreadLb: 60 } })));
+    const refused = ubertas(['merge', casePath, bad]);
+    expect(refused.code).toBe(2);
+    expect(json(refused.out)).toMatchObject({ field: 'properties[0].versions[0].versionId' });
+  });
   it('prints the day of the field by the forecast of a file, and refuses what is no day, no hour and no forecast', () => {
     const given = JSON.parse(readFileSync('demo/okonedo-residence.json', 'utf8')) as object;
     const written = (name: string, value: unknown) => {

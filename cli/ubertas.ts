@@ -6,6 +6,12 @@ import { parseJson } from '../core/files/case-file';
 import { areaDoubtSays, areaDoubts, refuseOutlines } from '../core/files/check-ground';
 import { type Case, checkCase } from '../core/records/case';
 import { printFieldDay } from '../core/files/field-results';
+import { refuseLog } from '../core/files/check-log';
+import { printLedger } from '../core/files/ledger-results';
+import { printLogCsv } from '../core/files/log-csv';
+import { checkLogFile, mergedLogs } from '../core/files/log-file';
+import { withGiven } from '../core/log/applied';
+import { foundLines, logLines } from '../core/log/log-lines';
 import { printPlan } from '../core/files/plan-results';
 import { printInterpretation, printPrescription } from '../core/files/reading-results';
 import { byFineness } from '../core/lime/lime-label';
@@ -38,6 +44,8 @@ ubertas interpret CASE.json [--school sufficiency|minimum|saturation] [--on 2027
 ubertas prescribe CASE.json [--on 2027-03-01] [--pack PACK.json]
 ubertas plan CASE.json [--year 2027] [--on 2027-03-01] [--pack PACK.json]
 ubertas field CASE.json --date 2027-09-06 [--as-of 2027-09-06T06] [--forecast FILE.json] [--zone ID] [--days 14] [--operator ID] [--pack PACK.json]
+ubertas ledger CASE.json [--year 2027] [--on 2027-09-10] [--zone ID] [--csv]
+ubertas merge CASE.json RETURN.json [RETURN.json ...]
 ubertas batch REPORTS.csv [--grass ID] [--texture ID] [--unit ppm] [--method mehlich-3] [--buffer mehlich] [--on 2027-03-01] [--pack PACK.json]
 ubertas pack diff OURS.json THEIRS.json
 ubertas read REPORT.csv|.xlsx|.pdf|.txt [--layout LAYOUT.json] [--on 2027-03-01]
@@ -64,10 +72,16 @@ function readText(path: string): string {
   }
 }
 
-function readCaseFile(path: string | undefined): Case {
+/** A case as it is stored: what its log says is not in its zones yet. */
+function storedCase(path: string | undefined): Case {
   const given = orRefuse(checkCase(orRefuse(parseJson(readText(need(path, 'CASE.json')), path)).json));
-  const crossed = refuseOutlines(given);
-  if (crossed) throw new Refused(crossed);
+  const wrong = refuseOutlines(given) ?? refuseLog(given);
+  if (wrong) throw new Refused(wrong);
+  return given;
+}
+
+function readCaseFile(path: string | undefined): Case {
+  const given = withGiven(storedCase(path));
   for (const doubt of areaDoubts(given))
     process.stderr.write(`Caution: ${areaDoubtSays(doubt)}. Reckoned with the file’s area; one of the two is wrong.\n`);
   return given;
@@ -117,6 +131,7 @@ async function main(): Promise<void> {
       zone: { type: 'string' },
       days: { type: 'string' },
       operator: { type: 'string' },
+      csv: { type: 'boolean' },
     },
   });
   const [command, first, second] = positionals;
@@ -206,6 +221,32 @@ async function main(): Promise<void> {
           ),
         ),
       );
+      return;
+    }
+    case 'ledger': {
+      const given = readCase(first);
+      const year = Number(values.year ?? judgedOn.slice(0, 4));
+      if (!Number.isInteger(year) || year < 1900 || year > 2200)
+        throw new Refused(refuse('year', `"${values.year}" is not a year between 1900 and 2200.`));
+      if (values.zone !== undefined && !given.zones.some(({ id }) => id === values.zone))
+        throw new Refused(refuse('zone', `There is no zone "${values.zone}" in the file.`));
+      if (values.csv)
+        process.stdout.write(
+          printLogCsv(
+            foundLines(logLines(given), { year, zoneId: values.zone, flags: [] }).sort((a, b) =>
+              a.body.date.localeCompare(b.body.date),
+            ),
+          ),
+        );
+      else say(printLedger(given, { year, today: judgedOn, zoneId: values.zone }));
+      return;
+    }
+    case 'merge': {
+      const given = storedCase(first);
+      const [, , ...returns] = positionals;
+      need(returns[0], 'RETURN.json');
+      const files = returns.map((path) => orRefuse(checkLogFile(orRefuse(parseJson(readText(path), path)).json)));
+      say(mergedLogs(given, files));
       return;
     }
     case 'pack': {

@@ -183,4 +183,29 @@ test('a log goes from browser to browser as a file: read twice it adds nothing, 
   await page.locator('.versions li').filter({ hasText: 'misread' }).getByRole('button').click();
   await expect(rows(page).first()).toContainText('mown to 2.50 in');
   await expect(rows(page).first()).not.toContainText('choose');
+
+  // the log alone goes out and comes back; a changed byte, another property and what is no log are refused in words
+  const [log] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export log' }).click(),
+  ]);
+  const source = readFileSync(await log.path(), 'utf8');
+  const give = (text: string) =>
+    page
+      .getByLabel('Log file')
+      .setInputFiles({ name: 'log.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await give(source);
+  await expect(page.getByText('All of this log is here already.')).toBeVisible();
+  await give(source.replace('"heightIn":2.5', '"heightIn":2.6'));
+  await expect(page.getByText(/its content is not what it was written as/)).toBeVisible();
+  await give(
+    source.replace(
+      /"properties":\[\{"id":"[^"]+","name":"[^"]+"/,
+      '"properties":[{"id":"mill-race","name":"Mill Race"',
+    ),
+  );
+  await expect(page.getByText(/holds the log of Mill Race/)).toBeVisible();
+  await give('{"format":"something"}');
+  await expect(page.getByText('This is not a ubertas-log file.')).toBeVisible();
+  await expect(page.locator('.versions li')).toHaveCount(4);
 });

@@ -18,6 +18,7 @@ export const JOB_HEADS: Record<JobState, string> = {
   upcoming: 'Upcoming',
   later: 'Later',
   missed: 'Missed',
+  skipped: 'Not done, by decision',
   done: 'Done',
 };
 
@@ -28,6 +29,8 @@ export function jobWhen(job: Job): string {
       return `${job.daysLate} ${job.daysLate === 1 ? 'day' : 'days'} late, to ${sayDay(job.lastDay)}`;
     case 'due':
       return `to ${sayDay(addDays(job.dose.date, 6))}`;
+    case 'skipped':
+      return job.skippedFor ?? '';
     case 'missed':
       return `was to ${sayDay(job.lastDay)}`;
     case 'running':
@@ -51,7 +54,9 @@ export function JobRow({ job, children }: { job: Job; children?: ReactNode }) {
           d={17}
           state={job.state === 'due' || job.state === 'running' ? 'due' : 'planned'}
         />
-        {job.state === 'missed' && <path d="M3 23L23 3" stroke="var(--clay)" strokeWidth="1.8" />}
+        {(job.state === 'missed' || job.state === 'skipped') && (
+          <path d="M3 23L23 3" stroke={job.state === 'missed' ? 'var(--clay)' : 'var(--loam)'} strokeWidth="1.8" />
+        )}
       </svg>
       <span>
         <b>{job.zone.name}</b>

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addDays } from '../days/day';
-import type { Case, Product, Run, RunEvent } from '../records/case';
+import { firstVersion, recordsOf, withdrawal } from '../log/versions';
+import type { Case, Product, RecordVersion, Run, RunEvent } from '../records/case';
 import { isRefusal } from '../reckoning/refusal';
 import { checkZonePlan } from '../season/checks/check-plan';
 import { dose, GOOD, laid, okonedo } from '../season/front-lawn.fixture';
@@ -32,6 +33,28 @@ const runOf = (events: RunEvent[], more: Partial<Run> = {}): Run => ({
 const jobsOn = (today: string, given: Case = okonedo) => jobsOf(given, laid(GOOD, given), true, today);
 const statesOn = (today: string, given: Case = okonedo) =>
   jobsOn(today, given).map((job) => [job.dose.date, job.state]);
+
+describe('a job that is left out', () => {
+  it('is no longer due, until that is withdrawn, and done once something was given for it', () => {
+    const key = 'front-lawn/2027-05-03/coated-urea-42';
+    const pen = { at: '2027-05-04T08:00:00-04:00', by: 'R. Amadi' };
+    const skip = firstVersion(
+      's',
+      {
+        kind: 'skip',
+        date: '2027-05-04',
+        zoneIds: ['front-lawn'],
+        facts: { jobKey: key, reason: 'the client is away' },
+      },
+      pen,
+    );
+    const state = (records: RecordVersion[]) =>
+      jobsOn('2027-05-04', { ...okonedo, records }).find((job) => job.key === key);
+    expect(state([skip])).toMatchObject({ state: 'skipped', skippedFor: 'the client is away' });
+    const back = withdrawal(recordsOf([skip])[0]!, 'they are back', pen);
+    expect(state([skip, back])?.state).toBe('due');
+  });
+});
 
 describe('a run that was left', () => {
   const later = (time: string) => `2027-05-03T${time}:00-04:00`;

@@ -10,6 +10,7 @@ import { groundOf } from '../ground/zone-ground';
 import { isRefusal } from '../reckoning/refusal';
 import { materialOf, wateringIn } from './material';
 import { walkingOrder } from './walking-order';
+import { recordsOf } from '../log/versions';
 import { voidRuns } from '../runs/void-runs';
 import { runState, type RunState } from '../runs/run-state';
 
@@ -18,7 +19,17 @@ import { runState, type RunState } from '../runs/run-state';
  * the runs and the day.
  */
 
-export const JOB_STATES = ['running', 'weigh-back', 'late', 'due', 'upcoming', 'later', 'missed', 'done'] as const;
+export const JOB_STATES = [
+  'running',
+  'weigh-back',
+  'late',
+  'due',
+  'upcoming',
+  'later',
+  'missed',
+  'skipped',
+  'done',
+] as const;
 export type JobState = (typeof JOB_STATES)[number];
 
 export interface Job {
@@ -32,6 +43,8 @@ export interface Job {
   /** The last day it may still be done. */
   lastDay: IsoDay;
   daysLate: number;
+  /** Why somebody said that it is not done. */
+  skippedFor?: string;
   /** Soil of every day of the year, deg F; empty without a climate. */
   soilF: readonly number[];
   run?: Run;
@@ -72,6 +85,14 @@ const stateOf = (today: IsoDay, dose: Dose, lastDay: IsoDay): JobState => {
   return today <= lastDay ? 'late' : 'missed';
 };
 
+/** Jobs that somebody said are not done, by their key, with the reason. */
+const skippedJobs = ({ records = [] }: Case): ReadonlyMap<string, string> =>
+  new Map(
+    recordsOf(records).flatMap(({ withdrawn, body: { kind, facts } }) =>
+      kind === 'skip' && !withdrawn && facts?.jobKey !== undefined ? [[facts.jobKey, facts.reason ?? '']] : [],
+    ),
+  );
+
 /**
  * The jobs of a property on a day, in the order of the work: what runs, what is late, what is due, what comes. A plan that was never
  * kept gives none.
@@ -86,6 +107,7 @@ export function jobsOf(file: Case, season: SeasonPlan, isKept: boolean, today: I
   const isVoid = voidRuns(file);
   const byStanding = [...(file.runs ?? [])].sort((a, b) => Number(isVoid.has(b.id)) - Number(isVoid.has(a.id)));
   const runs = new Map(byStanding.map((run) => [runKey(run), run]));
+  const skipped = skippedJobs(file);
   const jobs = season.zones.flatMap((zoneSeason) =>
     zoneSeason.doses.flatMap((dose): Job[] => {
       const product = products.get(dose.productId);
@@ -93,6 +115,7 @@ export function jobsOf(file: Case, season: SeasonPlan, isKept: boolean, today: I
       const key = doseKey(dose);
       const run = runs.get(key);
       const came = run && runState(run);
+      const skippedFor = skipped.get(key);
       const lastDay = lastDayOf(dose, zoneSeason, product, file.codes);
       const state: JobState =
         (came === undefined || came.standing === 'signed') && given.has(key)
@@ -101,7 +124,9 @@ export function jobsOf(file: Case, season: SeasonPlan, isKept: boolean, today: I
             ? 'running'
             : came?.standing === 'finished' || came?.standing === 'weighed'
               ? 'weigh-back'
-              : stateOf(today, dose, lastDay);
+              : skippedFor !== undefined
+                ? 'skipped'
+                : stateOf(today, dose, lastDay);
       return [
         {
           key,
@@ -111,6 +136,7 @@ export function jobsOf(file: Case, season: SeasonPlan, isKept: boolean, today: I
           product,
           state,
           lastDay,
+          ...(skippedFor === undefined ? {} : { skippedFor }),
           soilF: season.soilF,
           daysLate: state === 'late' ? daysBetween(addDays(dose.date, WEEK_LASTS_DAYS), today) : 0,
           ...(run ? { run, runState: came } : {}),

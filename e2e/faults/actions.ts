@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Case, Product } from '@core/records/case';
+import { firstVersion } from '@core/log/versions';
+import type { Case, Product, RecordBody } from '@core/records/case';
 import { codeTyped } from '../../app/routes/codes/typed-code';
 import { typedFromZone } from '../../app/routes/ground/draft/zone-from-typed';
 import { typedFromReport } from '../../app/routes/read/report/report-from-typed';
@@ -179,6 +180,18 @@ export const BODIES: Record<string, Ask> = {
   'field/forecast': () => ({ station: 'lakeshore', hour: '2027-04-05T09' }),
   'field/days': () => ({ text: '6 Apr 62 41 0 5' }),
   'field/gear': () => ({ gear: { swathFt: 5, school: 'one-direction', speedMph: 3, headerLaps: 1 } }),
+  'field/skip': ({ file }) => ({
+    zoneId: file.zones[0]!.id,
+    jobKey: `${file.zones[0]!.id}/2027-09-06/urea-46`,
+    reason: 'the client is away',
+    at: '2027-04-05T10:00:00-04:00',
+    by: '',
+  }),
+  'log/bring': ({ file }) => ({
+    versions: [
+      firstVersion('brought', mowing(file) as RecordBody, { at: '2027-04-04T10:00:00-04:00', by: 'Ana Ruiz' }),
+    ],
+  }),
   'log/add': ({ file }) => ({ body: mowing(file), at: '2027-04-05T10:00:00-04:00', by: 'Ana Ruiz' }),
   'log/correct': ({ file }) => ({
     recordId: file.records![0]!.recordId,

@@ -116,6 +116,28 @@ describe('carrying out a job, as it is stored', () => {
     expect((await stands()).runs!.map(({ id }) => id).sort()).toEqual(['again', 'run']);
   });
 
+  it('a job that is left out needs its reason, which the log keeps', async () => {
+    const skip = (reason: string) =>
+      fieldAction(
+        {
+          intent: 'skip',
+          zoneId: 'front-lawn',
+          jobKey: 'front-lawn/2027-09-06/urea-46',
+          reason,
+          at: '2027-09-07T08:00:00-04:00',
+          by: '',
+        },
+        ID,
+      );
+    expect((await skip('  ')).faults?.reason).toMatch(/Say why/);
+    const { undo } = await skip('the client is away');
+    const [record] = recordsOf((await stands()).records ?? []);
+    expect(record?.body).toMatchObject({ kind: 'skip', facts: { reason: 'the client is away' } });
+    expect(refuseBody(record!.body)).toBeUndefined();
+    await applyChange(ID, undo!);
+    expect((await stands()).records).toBeUndefined();
+  });
+
   it('a run that is gone is said', async () => {
     const answer = await fieldAction({ intent: 'step', runId: 'none', step: event('paused', 20) }, ID);
     expect(answer.faults?.storage).toMatch(/deleted/);

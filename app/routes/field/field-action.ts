@@ -4,6 +4,7 @@ import { bodyOfRun } from '@core/runs/run-record';
 import { correction, firstVersion, recordsOf } from '@core/log/versions';
 import { weighBack } from '@core/field/weigh-back';
 import { MOST } from '@core/records/most';
+import { newId } from '@core/records/new-id';
 import type { Case, Run, RunEvent } from '@core/records/case';
 import { evaluate } from '@core/reckoning/define';
 import { isRefusal } from '@core/reckoning/refusal';
@@ -25,6 +26,7 @@ export type Sent =
   | { intent: 'watered'; runId: string; step: RunEvent }
   | { intent: 'sprinklers'; zoneId: string; inPerHour?: number }
   | { intent: 'days'; text: string }
+  | { intent: 'skip'; zoneId: string; jobKey: string; reason: string; at: string; by: string }
   | { intent: 'gear'; gear: Record<string, unknown> }
   | { intent: 'forecast'; station: string; hour: string }
   | { intent: 'spreader'; change: TableChange<Spreader> };
@@ -108,6 +110,20 @@ async function act(sent: Sent, file: Case): Promise<Answer> {
       // watered twice is watered once
       if (run.events.some(({ kind }) => kind === 'watered')) return {};
       return { undo: await applyChange(id, { put: { runs: [{ ...run, events: [...run.events, sent.step] }] } }) };
+    }
+    case 'skip': {
+      const { zoneId, jobKey, at, by } = sent;
+      const reason = sent.reason.trim();
+      if (reason.length < 3) return { faults: { reason: 'Say why it is not done.' } };
+      const version = firstVersion(
+        newId(
+          `skip-${jobKey.replaceAll('/', '-')}`,
+          (file.records ?? []).map(({ recordId }) => recordId),
+        ),
+        { kind: 'skip', date: at.slice(0, 10), zoneIds: [zoneId], facts: { jobKey, reason } },
+        { at, by: by || 'no name' },
+      );
+      return { undo: await applyChange(id, { put: { records: [version] } }) };
     }
     case 'sprinklers': {
       const zone = file.zones.find((each) => each.id === sent.zoneId);

@@ -50,6 +50,7 @@ const SHAPES: Shapes<Sent> = {
   sign: { runId: 'text', step: 'record' },
   watered: { runId: 'text', step: 'record' },
   sprinklers: { zoneId: 'text', inPerHour: 'number?' },
+  skip: { zoneId: 'text', jobKey: 'text', reason: 'text', at: 'text', by: 'text' },
   gear: { gear: 'record' },
   days: { text: 'text' },
   forecast: { station: 'text', hour: 'text' },
@@ -90,6 +91,7 @@ function StartJob({ field }: { field: FieldState }) {
   const [weighed, setWeighed] = useState(first);
   const [worn, setWorn] = useState<readonly string[]>([]);
   const [reason, setReason] = useState('');
+  const [notNow, setNotNow] = useState('');
   const startButton = useRef<HTMLButtonElement>(null);
   useKey('go-to-start', () => startButton.current?.focus());
   if (!job) return null;
@@ -167,6 +169,13 @@ function StartJob({ field }: { field: FieldState }) {
           {verdict !== 'ask' && verdict !== 'never' && !dressed && 'tick what is on and at hand'}
         </span>
       </div>
+      <details className="givingup">
+        <summary>Not now</summary>
+        <TextField label="Why it is not done" value={notNow} onChange={setNotNow} />
+        <Button disabled={notNow.trim().length < 3} onClick={() => void field.skip(job, notNow)}>
+          Leave this job out
+        </Button>
+      </details>
       <Fault>{fault}</Fault>
     </section>
   );
@@ -195,7 +204,7 @@ export default function Field({ loaderData: { operators, spreaders, gear, told, 
           walk.rounds.findLastIndex((_, i) => state.runsDone >= doneBefore(i) && (i === 0 || state.runsDone > 0)),
         )
       : 0;
-  const listed = jobs.filter(({ state: stands }) => stands !== 'later' && stands !== 'done');
+  const listed = jobs.filter(({ state: stands }) => !['later', 'done', 'skipped'].includes(stands));
   const go = (by: 1 | -1) => {
     const to = listed[listed.findIndex(({ key }) => key === job?.key) + by];
     if (to) field.choose(to.key);
@@ -383,6 +392,10 @@ export default function Field({ loaderData: { operators, spreaders, gear, told, 
                   />
                 ) : job.state === 'done' ? (
                   <p className="lead">This job is done.</p>
+                ) : job.state === 'skipped' ? (
+                  <p className="lead">
+                    This job is left out: {job.skippedFor}. Withdraw that in Log, or start it here all the same.
+                  </p>
                 ) : job.state === 'missed' ? (
                   <p className="lead">
                     The last day for it is over: in Season the plan is found again without it. What still goes down late

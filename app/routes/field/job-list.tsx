@@ -34,7 +34,7 @@ export function JobList({
   return (
     <nav className="joblist" aria-label="Jobs">
       {states.map((state) =>
-        state === 'later' || state === 'done' || state === 'missed' ? (
+        ['later', 'done', 'missed', 'skipped'].includes(state) ? (
           <details key={state}>
             <summary>
               {JOB_HEADS[state]} <i>{jobs.filter((job) => job.state === state).length}</i>

@@ -69,7 +69,8 @@ export function useField(
   const done = useDone();
   const jobs = useMemo(() => jobsOf(file, season, plan?.keptOn !== undefined, today), [file, season, plan, today]);
   const job =
-    jobs.find(({ key }) => key === place.get('job')) ?? jobs.find(({ state }) => state !== 'done' && state !== 'later');
+    jobs.find(({ key }) => key === place.get('job')) ??
+    jobs.find(({ state }) => state !== 'done' && state !== 'later' && state !== 'skipped');
   const choose = (key: string) =>
     setPlace((before) => {
       before.set('job', key);
@@ -310,6 +311,20 @@ export function useField(
       'Signed. It counts in the plan from now on.',
       (answer) => send(undoOf(answer)),
     );
+  const skip = (of: Job, reason: string) =>
+    done(
+      () =>
+        send({
+          intent: 'skip',
+          zoneId: of.zone.id,
+          jobKey: of.key,
+          reason,
+          at: momentHere(),
+          by: operator?.name ?? '',
+        }),
+      'The job is not done, by decision; the log has the reason.',
+      (answer) => send(undoOf(answer)),
+    );
   const watered = ({ ofRun }: WaterTask, by: NonNullable<RunEvent['wateredBy']>) =>
     void done(
       () => send({ intent: 'watered', runId: ofRun.id, step: { at: momentHere(), kind: 'watered', wateredBy: by } }),
@@ -402,6 +417,7 @@ export function useField(
     hints: job ? readyHints(job, today) : {},
     protection: job ? protectionFor(job.product) : [],
     start,
+    skip,
     step,
     sign,
     fault: answer?.faults?.forecast === undefined && answer?.faults ? Object.values(answer.faults)[0] : undefined,

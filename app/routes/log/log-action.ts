@@ -1,17 +1,21 @@
 import { refuseBody } from '@core/log/kinds';
 import { correction, firstVersion, type LogRecord, recordsOf, withdrawal } from '@core/log/versions';
 import { newId } from '@core/records/new-id';
-import type { RecordBody, RecordVersion } from '@core/records/case';
+import { refuseLog } from '@core/files/check-log';
+import type { Case, RecordBody, RecordVersion } from '@core/records/case';
 import { applyChange } from '../../storage/changes';
 import { existingProperty } from '../../storage/property-repository';
 import type { Undoable } from '../../work/property-action';
 
 export type Sent =
+  | { intent: 'bring'; versions: readonly RecordVersion[] }
   | { intent: 'add'; body: RecordBody; at: string; by: string }
   | { intent: 'correct'; recordId: string; body: RecordBody; reason: string; at: string; by: string }
   | { intent: 'withdraw'; recordId: string; reason: string; at: string; by: string };
 export interface Answer extends Undoable {
   faults?: Record<string, string>;
+  /** Versions that were not here before. */
+  brought?: number;
 }
 
 const LEAST_REASON = 3;
@@ -23,9 +27,20 @@ const write = async (propertyId: string, version: RecordVersion): Promise<Answer
   undo: await applyChange(propertyId, { put: { records: [version] } }),
 });
 
+/** Takes in what of a log is not here yet; a version is the same wherever it was written. */
+async function bring(propertyId: string, file: Case, versions: readonly RecordVersion[]): Promise<Answer> {
+  const wrong = refuseLog({ records: [...versions] });
+  if (wrong) return { faults: { storage: wrong.refused } };
+  const here = new Set((file.records ?? []).map(({ versionId }) => versionId));
+  const fresh = versions.filter(({ versionId }) => !here.has(versionId));
+  if (fresh.length === 0) return { brought: 0 };
+  return { undo: await applyChange(propertyId, { put: { records: fresh } }), brought: fresh.length };
+}
+
 export async function logAction(sent: Sent, propertyId: string): Promise<Answer> {
   const file = await existingProperty(propertyId);
   const records = recordsOf(file.records ?? []);
+  if (sent.intent === 'bring') return bring(propertyId, file, sent.versions);
   const pen = { at: sent.at, by: sent.by || 'no name' };
   const wrong = 'body' in sent ? refuseBody(sent.body) : undefined;
   if (wrong) return { faults: { [wrong.field]: wrong.refused } };

@@ -10,6 +10,9 @@ import { offeredDoses } from '@core/ledger/match-dose';
 import type { Product, RecordBody, RecordKind } from '@core/records/case';
 import { sayDay } from '@core/words/days';
 import { loadOwn } from '../../storage/own-records';
+import { isRefusal } from '@core/reckoning/refusal';
+import { Fault } from '../../ui/field';
+import { FilePicker } from '../../ui/file-picker';
 import { useUnits } from '../../ui/format';
 import { useKey } from '../../ui/keys';
 import { Loading } from '../../ui/loading';
@@ -24,6 +27,7 @@ import { useDone } from '../../work/use-done';
 import { usePropertyWork } from '../../work/use-property-work';
 import type { Route } from './+types/log';
 import { type Answer, logAction, type Sent } from './log-action';
+import { exportLog, keepPhotos, readLog } from './log-files';
 import { RecordFocus } from './record-focus';
 import { RecordForm } from './record-form';
 import { whatSays } from './record-words';
@@ -31,6 +35,7 @@ import { newRecord, typedFrom } from './typed-record';
 import { ZoneTally } from './zone-tally';
 
 const SHAPES: Shapes<Sent> = {
+  bring: { versions: 'list' },
   add: { body: 'record', at: 'text', by: 'text' },
   correct: { recordId: 'text', body: 'record', reason: 'text', at: 'text', by: 'text' },
   withdraw: { recordId: 'text', reason: 'text', at: 'text', by: 'text' },
@@ -68,6 +73,7 @@ export default function Log({ loaderData: { operators } }: Route.ComponentProps)
   const [kind, setKind] = useState<RecordKind>();
   const [flags, setFlags] = useState<readonly LogFlag[]>([]);
   const [most, setMost] = useState(LINES_AT_ONCE);
+  const [fault, setFault] = useState<string>();
   const search = useRef<InputRef>(null);
   const lines = useMemo(() => logLines(file), [file]);
   const asked = useDeferredValue(text);
@@ -117,6 +123,24 @@ export default function Log({ loaderData: { operators } }: Route.ComponentProps)
   const offered = (of: { zoneId: string; date: string; product: Product }) => offeredDoses(file, season, of);
   const kinds = [...new Set(lines.map(({ body }) => body.kind))];
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined;
+  const takeIn = async (given: File) => {
+    const read = await readLog(given, file.fileId ?? file.property.id);
+    if (isRefusal(read)) return setFault(read.refused);
+    setFault(undefined);
+    return done(
+      async () => {
+        const kept = await keepPhotos(read.photos);
+        return kept ?? send({ intent: 'bring', versions: read.versions });
+      },
+      (sent) => {
+        const count = (sent as Answer | undefined)?.brought ?? 0;
+        return count === 0
+          ? 'All of this log is here already.'
+          : `${count} ${count === 1 ? 'version was' : 'versions were'} taken in.`;
+      },
+      (sent) => send(undoOf(sent)),
+    );
+  };
   const exportCsv = () =>
     saveTextFile(
       `${file.property.name.replaceAll(/[^\p{L}\d]+/gu, '-').toLowerCase()}-log.csv`,
@@ -131,6 +155,12 @@ export default function Log({ loaderData: { operators } }: Route.ComponentProps)
           {lines.length === 0 ? 'no records yet' : `${lines.length} ${lines.length === 1 ? 'record' : 'records'}`}
         </span>
         <span className="sp" />
+        <FilePicker label="Log file" accept=".json,.txt,application/json" onFile={(given) => void takeIn(given)}>
+          Import log
+        </FilePicker>
+        <Button disabled={lines.length === 0} onClick={() => void exportLog(file, momentHere())}>
+          Export log
+        </Button>
         <Button disabled={found.length === 0} onClick={exportCsv}>
           Export CSV
         </Button>
@@ -138,6 +168,7 @@ export default function Log({ loaderData: { operators } }: Route.ComponentProps)
           Add record <span className="kbd">A</span>
         </Button>
       </div>
+      <Fault>{fault}</Fault>
       <div className="logbody">
         <nav className="logfilters" aria-label="Which records">
           <Input
