@@ -175,7 +175,16 @@ export function bodyFrom(
   },
 ): { body?: RecordBody; faults: Record<string, string> } {
   const faults: Record<string, string> = {};
-  const read = (quantity: QuantityId | undefined, text: string, label: string, field: string): number | undefined => {
+  // a field shows fewer digits than are kept: what nobody touched stays as it was
+  const was = before && typedFrom(before, units);
+  const read = (
+    quantity: QuantityId | undefined,
+    text: string,
+    label: string,
+    field: string,
+    stood?: { text: string | undefined; value: number | undefined },
+  ): number | undefined => {
+    if (stood?.value !== undefined && text === stood.text) return stood.value;
     const value =
       quantity === undefined ? units.readPlain(text, label, field) : units.value(quantity, text, label, field);
     if (isRefusal(value)) {
@@ -202,7 +211,10 @@ export function bodyFrom(
     const field = FACT_FIELDS[fact];
     const value =
       field.is === 'number'
-        ? read(field.quantity, text, field.label, `facts.${fact}`)
+        ? read(field.quantity, text, field.label, `facts.${fact}`, {
+            text: was?.facts[fact],
+            value: before?.facts?.[fact] as number | undefined,
+          })
         : field.is === 'words'
           ? text.split('|')
           : field.is === 'yes'
@@ -210,14 +222,18 @@ export function bodyFrom(
             : text;
     if (value !== undefined && value !== false) facts[fact] = value;
   }
-  const wind = read('speed', typed.wind, 'Wind', 'wind');
-  const air = read('temperature', typed.air, 'Air', 'air');
+  const wind = read('speed', typed.wind, 'Wind', 'wind', { text: was?.wind, value: before?.weather?.windMph });
+  const air = read('temperature', typed.air, 'Air', 'air', { text: was?.air, value: before?.weather?.airF });
   let amounts: Partial<RecordBody> = {};
   if (isProduct) {
     if (!label) faults.product = 'Choose the product.';
     const out = amountOut(units, label?.lbPerGal ?? (onShelf && densityOf(onShelf)));
     const did = out.isLiquid ? 'Measured out' : 'Weighed out';
-    const [weighed, back] = [out.read(typed.weighed, did, 'weighed'), out.read(typed.back, 'Left over', 'back')];
+    const weighed =
+      was && typed.weighed === was.weighed
+        ? (before.weighedLb ?? before.spreadLb)
+        : out.read(typed.weighed, did, 'weighed');
+    const back = was && typed.back === was.back ? before.backLb : out.read(typed.back, 'Left over', 'back');
     if (isRefusal(weighed)) faults.weighed = weighed.refused;
     else if (weighed === undefined || weighed <= 0) faults.weighed = `Type what was ${did.toLowerCase()}.`;
     if (isRefusal(back)) faults.back = back.refused;
