@@ -7,7 +7,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { firstVersion } from '../core/log/versions';
 import type { Case, RecordVersion } from '../core/records/case';
 import { REGISTRY } from '../core/registry';
-import { labelOf } from '../core/runs/run-record';
+import { labelOf } from '../core/log/label';
 import { hourlyWeather } from '../standins/weather-station/hourly';
 import { STATIONS } from '../standins/weather-station/stations';
 import { type BatchOptions, runBatch } from './batch';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { firstVersion } from '../log/versions';
 import type { Product } from '../records/case';
-import { labelOf } from '../runs/run-record';
+import { labelOf } from '../log/label';
 import { GOOD, laid, okonedo } from '../season/front-lawn.fixture';
 import { offeredDoses } from './match-dose';
 

@@ -1,6 +1,7 @@
 import type { IsoDay } from '../days/day';
 import type { Case, Product, RecordLabel, Zone } from '../records/case';
 import { spreadsProduct } from './kinds';
+import { CHEMISTRY } from './label';
 import { type LogRecord, recordsOf } from './versions';
 
 /**
@@ -21,18 +22,6 @@ export const productOfLabel = ({ registrationNumber: _number, ...label }: Record
   unfinished: true,
 });
 
-const CHEMISTRY = [
-  'guaranteed',
-  'nitrogen',
-  'releaseDays',
-  'ccePercent',
-  'eccePercent',
-  'limeKind',
-  'over8MeshPercent',
-  'mesh8to20Percent',
-  'mesh20to60Percent',
-  'under60MeshPercent',
-] as const;
 const chemistry = (label: RecordLabel | Product): string =>
   JSON.stringify(
     CHEMISTRY.map((key) => {

@@ -9,7 +9,7 @@ import { logDrift } from './drift';
 import { heldNitrogen } from './held-nitrogen';
 import { refuseBody } from './kinds';
 import { broughtByAPound, ledgerOf, SUBSTANCES } from '../ledger/ledger';
-import { labelOf } from '../runs/run-record';
+import { labelOf } from './label';
 import { springSkip } from './spring-skip';
 import { logStock } from './stock';
 import { logTally } from './tally-reckoning';

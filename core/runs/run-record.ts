@@ -1,31 +1,8 @@
 import { limeKindOf } from '../lime/lime-label';
 import { photosOf, runState } from './run-state';
 import { purposeOf } from '../products/purpose';
+import { labelOf } from '../log/label';
 import type { Product, RecordBody, RecordKind, RecordLabel, Run } from '../records/case';
-
-/** What a record keeps of a product. */
-const KEPT = [
-  'id',
-  'name',
-  'form',
-  'guaranteed',
-  'nitrogen',
-  'releaseDays',
-  'ccePercent',
-  'eccePercent',
-  'limeKind',
-  'over8MeshPercent',
-  'mesh8to20Percent',
-  'mesh20to60Percent',
-  'under60MeshPercent',
-  'lbPerGal',
-] as const satisfies readonly (keyof Product & keyof RecordLabel)[];
-
-/** The label of a product as a record keeps it. */
-export const labelOf = (product: Product): RecordLabel =>
-  Object.fromEntries(
-    KEPT.flatMap((key) => (product[key] === undefined ? [] : [[key, product[key]]])),
-  ) as unknown as RecordLabel;
 
 /** The kind of record that putting a product down makes. */
 export function kindOfProduct(product: Product): RecordKind {

@@ -1,6 +1,7 @@
 import { base64 } from '@scure/base';
 import { parseJson } from '@core/files/case-file';
 import { checkLogFile, LOG_FORMAT, type LogFile, logOf } from '@core/files/log-file';
+import { newId } from '@core/records/new-id';
 import type { Case, RecordVersion } from '@core/records/case';
 import { isRefusal, type Refusal } from '@core/reckoning/refusal';
 import { keepPhoto, readPhoto } from '../../storage/photos';
@@ -29,8 +30,7 @@ export async function exportLog(file: Case & { fileId?: string }, madeAt: string
     properties: [{ id: file.fileId ?? file.property.id, name: file.property.name, versions: [...versions] }],
     ...(photos.length > 0 ? { photos } : {}),
   };
-  const name = file.property.name.replaceAll(/[^\p{L}\d]+/gu, '-').toLowerCase();
-  saveTextFile(`${name}.ubertas-log.json`, JSON.stringify(log), 'application/json');
+  saveTextFile(`${newId(file.property.name, [])}.ubertas-log.json`, JSON.stringify(log), 'application/json');
 }
 
 /** What a file holds of the property's log, or the sentence why nothing of it is taken. */

@@ -8,6 +8,7 @@ import { KINDS } from '@core/log/kinds';
 import { foundLines, hasFlag, LOG_FLAGS, type LogFlag, logLines } from '@core/log/log-lines';
 import { offeredDoses } from '@core/ledger/match-dose';
 import type { Product, RecordBody, RecordKind } from '@core/records/case';
+import { newId } from '@core/records/new-id';
 import { sayDay } from '@core/words/days';
 import { loadOwn } from '../../storage/own-records';
 import { isRefusal } from '@core/reckoning/refusal';
@@ -141,12 +142,7 @@ export default function Log({ loaderData: { operators } }: Route.ComponentProps)
       (sent) => send(undoOf(sent)),
     );
   };
-  const exportCsv = () =>
-    saveTextFile(
-      `${file.property.name.replaceAll(/[^\p{L}\d]+/gu, '-').toLowerCase()}-log.csv`,
-      printLogCsv(found),
-      'text/csv',
-    );
+  const exportCsv = () => saveTextFile(`${newId(file.property.name, [])}-log.csv`, printLogCsv(found), 'text/csv');
   return (
     <div className="log">
       <div className="pagehead">

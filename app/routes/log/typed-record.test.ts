@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { RecordBody } from '@core/records/case';
-import { labelOf } from '@core/runs/run-record';
+import { labelOf } from '@core/log/label';
 import { okonedo } from '@core/season/front-lawn.fixture';
 import { usUnits } from '../../ui/format';
 import { bodyFrom, newRecord, typedFrom } from './typed-record';

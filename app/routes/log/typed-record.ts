@@ -7,7 +7,8 @@ import type { Dose } from '@core/season/plan/dose';
 import { densityOf } from '@core/products/as-weighed';
 import { isRefusal } from '@core/reckoning/refusal';
 import { CLIPPINGS } from '@core/records/vocabularies';
-import { kindOfProduct, labelOf } from '@core/runs/run-record';
+import { labelOf } from '@core/log/label';
+import { kindOfProduct } from '@core/runs/run-record';
 import type { QuantityId, Units } from '../../ui/format';
 import { amountOut } from '../../work/amount-out';
 
