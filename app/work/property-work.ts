@@ -5,6 +5,7 @@ import { type SeasonPlan, type ZoneSeason } from '@core/season/plan/season-plan'
 import { planSeason } from '@core/season/draft/plan-season';
 import { currentPlan } from '@core/season/plan/current-plan';
 import { withDoses } from '@core/season/plan/with-doses';
+import { keptAhead } from '@core/season/plan/zone-year';
 
 /** Everything the stages of one property draw from, reckoned once when the data changes. */
 export interface PropertyWork {
@@ -36,20 +37,23 @@ const drafts = new WeakMap<RulePacks, Map<string, SeasonPlan>>();
  * write, so identity tells nothing; a plan's doses are no input of it, and a dose moved by hand must not prescribe again.
  */
 function draftOf(file: Case, year: number, plan: Plan | undefined, today: string, packs: RulePacks): SeasonPlan {
-  const { plans: _plans, property, ...records } = file;
+  // the log is in the zones by now: what went down stands there
+  const { plans: _plans, records: _log, runs: _runs, property, ...records } = file;
   // what is drawn on the sheet, its picture above all, changes no dose: a zone's area stands in the zone
   const { site: _site, ...place } = property;
   const picked = plan?.products ?? {};
-  const key = JSON.stringify([year, today, picked, place, records]);
-  const kept = drafts.get(packs) ?? new Map<string, SeasonPlan>();
-  drafts.set(packs, kept);
-  const draft = kept.get(key) ?? planSeason(file, year, picked, today, packs);
+  // of a plan that was kept it counts what it still brings
+  const kept = file.zones.map((zone) => keptAhead(file, zone, year, today).keptLb ?? null);
+  const key = JSON.stringify([year, today, picked, kept, place, records]);
+  const before = drafts.get(packs) ?? new Map<string, SeasonPlan>();
+  drafts.set(packs, before);
+  const draft = before.get(key) ?? planSeason(file, year, picked, today, packs);
   // the newest goes last, the oldest out
-  kept.delete(key);
-  kept.set(key, draft);
-  for (const oldest of kept.keys()) {
-    if (kept.size <= MOST_DRAFTS) break;
-    kept.delete(oldest);
+  before.delete(key);
+  before.set(key, draft);
+  for (const oldest of before.keys()) {
+    if (before.size <= MOST_DRAFTS) break;
+    before.delete(oldest);
   }
   return draft;
 }

@@ -11,7 +11,8 @@ import { monotoneCubic, nextOpening, spreaderOpening } from './opening';
 import { bestBearing, stripesOf } from './passes';
 import { bestSwath } from './swath';
 import { sprayTank } from './tank';
-import { overOrUnder, weighBack } from './weigh-back';
+import { weighBack } from './weigh-back';
+import { overOrUnder } from '../log/over-or-under';
 
 /** Figures of the day's work, reckoned apart from this code in Python to six digits; passes once more by half-planes on paper. */
 const WORKED: readonly [id: string, inputs: Record<string, unknown>, value: unknown][] = [

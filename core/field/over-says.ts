@@ -1,4 +1,4 @@
-import type { OverStanding } from './weigh-back';
+import type { OverStanding } from '../log/over-or-under';
 
 /** What is done about too much or too little, as it is said beside the scale. Common practice; whoever was hurt comes first. */
 const SAYS: Record<OverStanding, (laterDays: number) => string> = {

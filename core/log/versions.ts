@@ -103,8 +103,19 @@ function recordOf(recordId: string, versions: readonly RecordVersion[]): LogReco
   };
 }
 
+/** What a log came to: it is asked for with every check of every plan, and a log that is given is never changed. */
+const foldedLogs = new WeakMap<readonly RecordVersion[], readonly LogRecord[]>();
+
 /** Every record of a log with what counts of it, by day and then by moment, oldest first. */
-export const recordsOf = (versions: readonly RecordVersion[]): LogRecord[] =>
+export function recordsOf(versions: readonly RecordVersion[]): readonly LogRecord[] {
+  const before = foldedLogs.get(versions);
+  if (before) return before;
+  const records = foldLog(versions);
+  foldedLogs.set(versions, records);
+  return records;
+}
+
+const foldLog = (versions: readonly RecordVersion[]): LogRecord[] =>
   [...groupBy(versions, ({ recordId }) => recordId)]
     .map(([recordId, own]) => recordOf(recordId, own))
     .sort((a, b) => a.body.date.localeCompare(b.body.date) || byMoment(a.head, b.head));

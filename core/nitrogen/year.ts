@@ -57,6 +57,8 @@ export interface NitrogenYearInputs {
   /** Nitrogen that is down already in this year, and the share of a year that is still ahead. */
   givenLb?: number;
   aheadShare?: number;
+  /** What the kept plan still brings: it was laid for the whole year, and what goes as planned is not cut. */
+  keptAheadLb?: number;
   /** What a winter grass over warm-season turf is fed in the year (C9). */
   winterLb?: number;
 }
@@ -92,7 +94,7 @@ export function nitrogenWalk(given: NitrogenYearInputs): { yearLb: number; lines
   if (year > given.ceilingLb) add('ceiling', given.ceilingLb - year);
   if (given.codeLb !== undefined && year > given.codeLb) add('code', given.codeLb - year);
   const whole = Math.max(0, year);
-  const part = (given.givenLb ?? 0) + whole * (given.aheadShare ?? 1);
+  const part = (given.givenLb ?? 0) + Math.max(whole * (given.aheadShare ?? 1), given.keptAheadLb ?? 0);
   if (part < whole) add('part', part - whole);
   const left = Math.min(whole, part);
   // the grass that stands all year comes first where a code holds both
@@ -124,6 +126,7 @@ export const nitrogenYear = defineReckoning({
     codeLb: poundsN('most a year by local code', { optional: true, min: 0, max: 20 }),
     givenLb: poundsN('down already this year', { optional: true, min: 0, max: 1e6 }),
     aheadShare: plain('share of the year still ahead', { optional: true, min: 0, max: 1 }),
+    keptAheadLb: poundsN('the kept plan still brings', { optional: true, min: 0, max: 1e6 }),
     winterLb: poundsN('a winter grass over it', { optional: true, min: 0, max: 10 }),
   },
   unit: 'lb N / 1000 ft2',
@@ -132,7 +135,7 @@ export const nitrogenYear = defineReckoning({
     'OM credit and shade together at most half of the base',
     'year = adjusted − OM credit − clippings credit + young + wear − carry-over − nitrate of the water',
     'never under 0.5 where the base is above 0; then within the ceiling, then within the code',
-    'of a year begun: at most what is down, plus the share still ahead',
+    'of a year begun: at most what is down, plus the share still ahead or what the kept plan still brings, whichever is more',
     'plus the feedings of a winter grass over it, within the code',
   ],
   sources: [
@@ -159,6 +162,7 @@ export const nitrogenYear = defineReckoning({
       codeLb,
       givenLb,
       aheadShare,
+      keptAheadLb = 0,
       winterLb = 0,
     } = given;
     const adjusted = work.step(
@@ -215,9 +219,9 @@ export const nitrogenYear = defineReckoning({
         ? whole
         : work.step(
             'part of the year left',
-            'min(whole, down + whole × aheadShare)',
-            { whole, down, aheadShare },
-            Math.min(whole, down + whole * aheadShare),
+            'min(whole, down + max(whole × aheadShare, keptAheadLb))',
+            { whole, down, aheadShare, keptAheadLb },
+            Math.min(whole, down + Math.max(whole * aheadShare, keptAheadLb)),
             'lb N',
           );
     if (winterLb === 0) return left;

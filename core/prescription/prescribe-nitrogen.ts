@@ -190,7 +190,7 @@ export function prescribeNitrogen(
     carryOverLb: carryOver?.lb,
     waterLb: waterNitrogen?.value,
     ...(overseeding ? { winterLb: winterAsked(overseeding) } : {}),
-    ...(ahead && ahead.share < 1 ? { givenLb: ahead.givenLb, aheadShare: ahead.share } : {}),
+    ...(ahead && ahead.share < 1 ? { givenLb: ahead.givenLb, aheadShare: ahead.share, keptAheadLb: ahead.keptLb } : {}),
   };
   for (const id of SWITCHABLE_LINES)
     if (!off.has(id)) Object.assign(given, wanted(id, zone, organicMatterPercent, forYear));
@@ -214,6 +214,8 @@ export function prescribeNitrogen(
       waterLb: waterNitrogen && traced(waterNitrogen.value, 'analysis of the irrigation water', waterNitrogen),
       givenLb: given.givenLb === undefined ? undefined : traced(given.givenLb, 'the log of this year'),
       aheadShare: given.aheadShare === undefined ? undefined : traced(given.aheadShare, ahead?.says ?? ''),
+      keptAheadLb:
+        given.keptAheadLb === undefined ? undefined : traced(given.keptAheadLb, 'doses of the kept plan still to come'),
       winterLb:
         overseeding &&
         traced(

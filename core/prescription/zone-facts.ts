@@ -29,7 +29,13 @@ export interface ZoneFacts {
   /** Analysis of the water the property is irrigated with (A13). */
   irrigationWater?: IrrigationWater;
   /** Of a year begun: nitrogen that is down, lb N/1000 ft2, and the share still ahead, with the words for both (C3). */
-  ahead?: { givenLb: number; share: number; says: string };
+  ahead?: {
+    givenLb: number;
+    share: number;
+    says: string;
+    /** What a kept plan still brings, lb N/1000 ft2: it was laid for the whole year. */
+    keptLb?: number;
+  };
   /** The built-in packs where none is given. */
   packs?: RulePacks;
 }

@@ -14,6 +14,8 @@ export const MOST = {
   records: 50_000,
   zonesOfARecord: 50,
   parents: 8,
+  /** Records for which a plan was made anew. */
+  because: 5_000,
   /** People, spreaders. */
   ofTheKit: 5_000,
   /** Steps of a run, and its stretches. */

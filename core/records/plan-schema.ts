@@ -46,6 +46,13 @@ export const planSchema = yup.object({
   changedAt: changedAt(),
   year: num('Year', { min: 1990, max: 2200, integer: true }).required(),
   keptOn: isoDay('Kept on').optional(),
+  /** A kept plan that was changed since and not kept again: the day it was kept before. */
+  keptBefore: isoDay('Kept before').optional(),
+  /** The plan of the same year that it took the place of, and the records for which it did. */
+  replaces: text('Plan id', 80).optional(),
+  because: list('Because of records', text('Record', 260).required(), MOST.because).optional(),
+  /** The day another plan took its place; it is set aside from then on. */
+  replacedOn: isoDay('Replaced on').optional(),
   /** Set aside to compare with: never the plan that is worked with. */
   aside: yes('Set aside').optional(),
   /** Shown beside others, never to be taken: a school that is not planned by. */

@@ -48,19 +48,28 @@ export async function seasonAction(sent: SeasonSent, propertyId: string): Promis
         return saveChoices(propertyId, sent.choices);
       case 'doses': {
         // a plan that is changed is not the one that was kept
-        const { keptOn: _kept, ...rest } = plan;
+        const { keptOn, ...rest } = plan;
         const { doses, solved } = sent;
-        return savePlan(propertyId, { ...rest, changedAt: sent.over ?? undefined, doses, solved });
-      }
-      case 'keep':
+        const keptBefore = keptOn ?? rest.keptBefore;
         return savePlan(propertyId, {
-          ...plan,
+          ...rest,
+          ...(keptBefore === undefined ? {} : { keptBefore }),
+          changedAt: sent.over ?? undefined,
+          doses,
+          solved,
+        });
+      }
+      case 'keep': {
+        const { keptBefore: _before, ...kept } = plan;
+        return savePlan(propertyId, {
+          ...kept,
           changedAt: sent.over ?? undefined,
           keptOn: todayIso(),
           doses: sent.doses,
         });
+      }
       case 'plain': {
-        const { doses: _doses, keptOn: _kept, ...rest } = plan;
+        const { doses: _doses, keptOn: _kept, keptBefore: _before, ...rest } = plan;
         return savePlan(propertyId, { ...rest, solved: undefined });
       }
       case 'aside':

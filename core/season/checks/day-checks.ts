@@ -1,6 +1,7 @@
 import { doseKey } from '../plan/dose-key';
+import { overDoses } from '../plan/worked-doses';
 import { LEAST_GROWTH } from '../../climate/climate-year';
-import { daysBetween } from '../../days/day';
+import { daysBetween, weekStart } from '../../days/day';
 import { microbeDriven } from '../../nitrogen/forms';
 import { releaseByDay } from '../../nitrogen/release';
 import { sayDay } from '../../words/days';
@@ -48,6 +49,27 @@ const leastInterval = check({
   standing: ({ days, least }) => (days >= least ? 'pass' : 'fail'),
   says: ({ from, to, days, least }) =>
     `Nitrogen of ${sayDay(from.date)} and ${sayDay(to.date)} stands ${days} days apart and needs ${least}: the grass has not used the first.`,
+});
+
+const afterOver = check({
+  id: 'after-over',
+  kind: 'day',
+  title: 'After a dose that was over',
+  rule: 'A feeding that went down heavier than planned lasts longer: the next one waits for it, share for share (field.over).',
+  measure: ({ zoneSeason: { zone }, given, ahead, plan }: Facts) => {
+    const [tight] = overDoses(given, zone)
+      .filter(({ date }) => date.startsWith(`${plan.year}-`))
+      .flatMap((over) => {
+        const needs = leastDaysBetweenN(zone) + over.laterDays;
+        const next = ahead.find((dose) => bringsN(dose) && dose.date > over.date);
+        return next ? [{ ...over, needs, next, days: daysBetween(over.date, next.date) }] : [];
+      })
+      .sort((a, b) => a.days - a.needs - (b.days - b.needs));
+    return tight && { found: `${tight.days} d, needs ${tight.needs}`, ...tight, doses: [tight.next] };
+  },
+  standing: ({ days, needs }) => (days >= needs ? 'pass' : 'fail'),
+  says: ({ date, ofPlan, next, days, needs }) =>
+    `${two(ofPlan)} of the planned dose went down on ${sayDay(date)}: the nitrogen of ${sayDay(next.date)} comes ${days} days later and needs ${needs}.`,
 });
 
 const longestWait = check({
@@ -212,8 +234,10 @@ const daysToCome = check({
   kind: 'day',
   title: 'Days to come',
   rule: 'No dose is planned before the first day that is still free.',
-  measure: ({ zoneSeason: { season, from, fromIs }, doses }: Facts) => {
-    const early = season ? doses.filter((d) => d.date < from) : [];
+  measure: ({ zoneSeason: { season, from, fromIs }, ahead }: Facts) => {
+    // a dose has its whole week, and what was given is no plan any more
+    const first = fromIs.id === 'today' ? weekStart(from) : from;
+    const early = season ? ahead.filter((d) => d.date < first) : [];
     return ifAny({ found: `${dosesIn(early)} before ${sayDay(from)}`, doses: early, fromIs });
   },
   standing: noneOf('warn'),
@@ -223,6 +247,7 @@ const daysToCome = check({
 
 export const DAY_CHECKS = [
   leastInterval,
+  afterOver,
   longestWait,
   closedDates,
   frozenGround,

@@ -44,6 +44,80 @@ interface Tried {
 
 const RANK = { move: 0, rate: 1, swap: 2, remove: 3 } as const;
 
+/** A check of a zone with what it takes to try a changed plan on it; undefined where it passes, or is of the whole property. */
+function trialOf(
+  given: Case,
+  draft: SeasonPlan,
+  doses: readonly PlannedDose[],
+  before: JudgedPlan,
+  check: JudgedCheck,
+) {
+  const { zoneId } = check;
+  const zoneSeason = draft.zones.find((z) => z.zone.id === zoneId);
+  if (!zoneId || !zoneSeason || check.standing === 'pass') return undefined;
+  const stands = new Map(before.checks.filter((c) => c.zoneId === zoneId).map((c) => [c.id, c.standing]));
+  const alone: SeasonPlan = { ...draft, zones: [zoneSeason] };
+  const checksOf = (next: readonly PlannedDose[]) => {
+    const [season] = withDoses(alone, given, next).zones;
+    return season ? checkZonePlan(season, given, alone) : [];
+  };
+  const isClear = (found: ReturnType<typeof checksOf>) =>
+    found.length > 0 && !found.some((c) => c.id === check.id && c.standing !== 'pass');
+  const standing = keysOfGivenDoses(given);
+  const here = doses.filter((d) => d.zoneId === zoneId);
+  const free = here.filter((d) => !d.locked && !standing.has(doseKey(d)));
+  return {
+    zoneSeason,
+    here,
+    free,
+    atFault: free.filter((d) => check.doses?.includes(doseKey(d))),
+    clears: (next: readonly PlannedDose[]): boolean => isClear(checksOf(next)),
+    /** Whether a changed plan of the zone mends the check and leaves every other at least as good. */
+    mends: (next: readonly PlannedDose[]): boolean => {
+      const found = checksOf(next);
+      return isClear(found) && found.every((c) => BADNESS[c.standing] <= BADNESS[stands.get(c.id) ?? 'pass']);
+    },
+  };
+}
+
+/** Weeks that two doses are tried away together. */
+const MOST_WEEKS_TOGETHER = 8;
+
+/**
+ * Two doses of a zone moved together, where no single edit mends a check: one gives way and pushes the next. The least move that mends it and
+ * breaks nothing else; undefined where none does.
+ */
+export function* movesThatMend(
+  given: Case,
+  draft: SeasonPlan,
+  doses: readonly PlannedDose[],
+  before: JudgedPlan,
+  check: JudgedCheck,
+): Steps<{ says: string[]; doses: PlannedDose[] } | undefined> {
+  const trial = trialOf(given, draft, doses, before, check);
+  if (!trial) return undefined;
+  const pairs = trial.atFault.flatMap((dose) =>
+    trial.free.filter((other) => other !== dose).map((other) => ({ dose, other })),
+  );
+  for (let weeks = 2; weeks <= 2 * MOST_WEEKS_TOGETHER; weeks++)
+    for (const way of [1, -1])
+      for (let first = 1; first < weeks; first++) {
+        if (first > MOST_WEEKS_TOGETHER || weeks - first > MOST_WEEKS_TOGETHER) continue;
+        for (const { dose, other } of pairs) {
+          yield;
+          const once = moveDose(doses, doseKey(dose), way * first);
+          const next = isRefusal(once) ? once : moveDose(once, doseKey(other), way * (weeks - first));
+          if (isRefusal(next) || !trial.mends(next)) continue;
+          const says = next
+            .map((moved, i) => ({ moved, was: doses[i] as PlannedDose }))
+            .filter(({ moved, was }) => moved.date !== was.date)
+            .map(({ moved, was }) => `Move ${sayDay(was.date)} to ${sayDay(moved.date)}`);
+          return { says, doses: next };
+        }
+      }
+  return undefined;
+}
+
 /**
  * Single hand edits that would mend a check of a zone and break nothing else, the least first: another week, another rate,
  * another product, without the dose. Each is tried out and judged by every check of its zone, so that nothing is offered
@@ -60,28 +134,10 @@ export function* editsThatMend(
   before: JudgedPlan,
   check: JudgedCheck,
 ): Steps<MendingEdit[]> {
-  const { zoneId } = check;
-  const zoneSeason = draft.zones.find((z) => z.zone.id === zoneId);
-  if (!zoneId || !zoneSeason || check.standing === 'pass') return [];
+  const trial = trialOf(given, draft, doses, before, check);
+  if (!trial) return [];
+  const { zoneSeason, clears, mends, here, free, atFault } = trial;
   const products = given.products ?? [];
-  const stands = new Map(before.checks.filter((c) => c.zoneId === zoneId).map((c) => [c.id, c.standing]));
-  const alone: SeasonPlan = { ...draft, zones: [zoneSeason] };
-  const checksOf = (next: readonly PlannedDose[]) => {
-    const [season] = withDoses(alone, given, next).zones;
-    return season ? checkZonePlan(season, given, alone) : [];
-  };
-  const clears = (found: ReturnType<typeof checksOf>) =>
-    found.length > 0 && !found.some((c) => c.id === check.id && c.standing !== 'pass');
-  /** Whether a changed plan of the zone mends the check and leaves every other at least as good. */
-  const mends = (next: readonly PlannedDose[]): boolean => {
-    const found = checksOf(next);
-    return clears(found) && found.every((c) => BADNESS[c.standing] <= BADNESS[stands.get(c.id) ?? 'pass']);
-  };
-
-  const standing = keysOfGivenDoses(given);
-  const here = doses.filter((d) => d.zoneId === zoneId);
-  const free = here.filter((d) => !d.locked && !standing.has(doseKey(d)));
-  const atFault = free.filter((d) => check.doses?.includes(doseKey(d)));
   const amount = check.yearOf;
   const tried: Tried[] = [];
   for (const dose of atFault.length > 0 ? atFault : free) {
@@ -118,7 +174,7 @@ export function* editsThatMend(
       : atFault.length > 0
         ? yield* mostThatPasses(zoneSeason.zone, dose, product, (lb) => {
             const next = setRate(doses, key, lb);
-            return !isRefusal(next) && clears(checksOf(next));
+            return !isRefusal(next) && clears(next);
           })
         : undefined;
     if (rateLb !== undefined)

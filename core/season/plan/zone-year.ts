@@ -1,5 +1,5 @@
 import { type ClimateYear, climateYear, type GrowthSeason, growthSeason } from '../../climate/climate-year';
-import { dayOfYear, type IsoDay } from '../../days/day';
+import { addDays, dayOfYear, type IsoDay } from '../../days/day';
 import type { Grass } from '../../packs/grasses';
 import { grassIn, type RulePacks } from '../../packs/rule-packs';
 import type { YearFacts } from '../../prescription/zone-facts';
@@ -14,6 +14,9 @@ import { establishmentOf, isWorkable, ownProgrammeFrom } from '../rules/establis
 import { type FirstDayReason, firstDayOf } from '../rules/first-day';
 import { type NitrogenParts, nitrogenParts, shareAhead } from '../rules/nitrogen-parts';
 import { type CarryOver, carryOver } from './carry-over';
+import { currentPlan } from './current-plan';
+import { doseKey } from './dose-key';
+import { keysOfGivenDoses } from './doses-given';
 
 /** What a zone's year is before anything is prescribed: from which day, in which season, what of it is still ahead. */
 export interface ZoneYear {
@@ -86,6 +89,27 @@ function waterNitrogenOf(given: Case, zone: Zone): Figure | undefined {
   return isRefusal(figure) ? undefined : figure;
 }
 
+/** A dose may always be given through the week after its own, days. */
+const STILL_DOABLE_DAYS = 13;
+
+/** Nitrogen that a plan that is kept, or was before it was changed, still brings to a zone, lb N/1000 ft2. */
+export function keptAhead(
+  given: Pick<Case, 'plans' | 'zones' | 'runs' | 'records' | 'products'>,
+  zone: Zone,
+  year: number,
+  from: IsoDay,
+): { keptLb?: number } {
+  const plan = currentPlan(given, year);
+  if ((plan?.keptOn ?? plan?.keptBefore) === undefined) return {};
+  const percentN = new Map((given.products ?? []).map(({ id, guaranteed }) => [id, guaranteed.N ?? 0]));
+  const done = keysOfGivenDoses(given);
+  const keptLb = (plan?.doses ?? [])
+    .filter((dose) => dose.zoneId === zone.id && dose.date >= addDays(from, -STILL_DOABLE_DAYS))
+    .filter((dose) => !done.has(doseKey(dose)))
+    .reduce((sum, { productId, rateLb }) => sum + (rateLb * (percentN.get(productId) ?? 0)) / 100, 0);
+  return { keptLb };
+}
+
 /** A zone's year, from its own newest report, the log and the climate of the property. */
 export function zoneYear(
   given: Case,
@@ -136,6 +160,8 @@ export function zoneYear(
               givenLb: nitrogenGiven(zone, given.products ?? [], year) - (both?.overseeding.givenLb ?? 0),
               share,
               says: `from ${sayDay(from)} on, by the parts of the year and growth inside them`,
+              // a winter grass has a line of its own
+              ...(both ? {} : keptAhead(given, zone, year, from)),
             },
           }
         : {}),

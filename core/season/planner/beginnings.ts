@@ -1,14 +1,13 @@
-import type { PlannedDose } from '../../records/case';
 import { dayOfYear, type IsoDay } from '../../days/day';
 import type { PlanModel } from './model-parts';
-import type { PlanProblem } from './problem-shape';
+import type { LockedDose, PlanProblem } from './problem-shape';
 import { type Bounds, held } from './solver';
 
 /** A dose of the plain draft may move by so many weeks: its days are no Mondays, and its waits are counted in days. Measured. */
 const WEEKS_ABOUT = 1;
 
 /** Bounds that leave a search the doses of a plain draft, each in its own week or one beside it, at any rate. */
-export function aboutDraft(problem: PlanProblem, { doses }: PlanModel, draft: readonly PlannedDose[]): Bounds {
+export function aboutDraft(problem: PlanProblem, { doses }: PlanModel, draft: readonly LockedDose[]): Bounds {
   const weekOf = (date: IsoDay): number => problem.weeks.findLastIndex(({ day }) => day <= dayOfYear(date));
   const near = new Set(
     draft.flatMap(({ zoneId, productId, date }) => {

@@ -8,6 +8,7 @@ import { addPartRows } from './part-rows';
 import { PRICES } from './prices';
 import { addSchoolRows } from './school-rows';
 import { addStoreRows } from './store-rows';
+import { addStayRows } from './stay-rows';
 import { addTripRows } from './trip-rows';
 
 function addDoses(parts: ModelParts, z: number): void {
@@ -96,6 +97,7 @@ export function buildModel(problem: PlanProblem): PlanModel {
   problem.zones.forEach((_, z) => addPartRows(parts, z));
   addStoreRows(parts);
   addTripRows(parts);
+  addStayRows(parts);
   const { doses, totals, packages, uses } = parts;
   return { milp: parts.builder.milp, doses, totals, packages, uses };
 }

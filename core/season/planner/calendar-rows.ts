@@ -61,9 +61,10 @@ export function addCalendarRows(parts: ModelParts, z: number): void {
     if (
       // a spray's few hundredths are no feeding, and on one day with a full dose they would pass its ceiling
       withNitrogen.has((problem.weeks[week] as { date: string }).date) ||
-      standing.some(
-        (d) => Math.abs(daysBetween(d.date, (problem.weeks[week] as { date: string }).date)) < zone.gapWeeks * 7,
-      )
+      standing.some((d) => {
+        const later = daysBetween(d.date, (problem.weeks[week] as { date: string }).date);
+        return Math.abs(later) < zone.gapWeeks * 7 || (later > 0 && later < zone.gapWeeks * 7 + (d.laterDays ?? 0));
+      })
     )
       builder.row(`stands_${z}_${week}`, [[column, 1]], { upper: 0 });
   addMostIntervalRows(parts, z, fed);

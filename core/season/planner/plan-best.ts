@@ -58,6 +58,7 @@ export function planBest(
   const solver = highsSolver(highs);
   const drafted = plan.zones.flatMap((z) => z.doses);
   const begin = [
+    ...(problem.stay.length > 0 ? [() => aboutDraft(problem, model, problem.stay)] : []),
     () => aboutDraft(problem, model, drafted),
     ...(problem.zones.length > 1
       ? [

@@ -34,6 +34,9 @@ export const PRICES = {
   coldOrganic: 10,
   /** A week of waiting with lime or gypsum, and the later stretch before the first (B5): a month is dearer than half a trip. */
   limeWeek: 1,
+  /** Where a plan is found again: a dose that leaves its week, and a rate that changes by more than a tenth. Decisions. */
+  doseMoved: 3,
+  rateMoved: 1,
   secondStretch: 20,
 } as const;
 

@@ -17,6 +17,8 @@ export interface StandingDose {
   rateLb: number;
   /** Given doses used stock that is gone; locked ones still draw on it. */
   given: boolean;
+  /** More of it went down than was planned: the next feeding waits so many days more. */
+  laterDays?: number;
 }
 
 /** What a pound of a product brings, lb a lb. */
@@ -133,12 +135,16 @@ export interface PlanProblem {
   wishes: PlanOptions;
   /** Weeks on which somebody goes out already. */
   standingWeeks: Set<number>;
+  /** Doses of the plan that stands, which is to be left only for a reason. */
+  stay: readonly LockedDose[];
 }
 
 export interface PlanWishes {
   aim?: PlanAim;
   /** Doses that must stay as they are. */
   locked?: readonly LockedDose[];
+  /** Doses of the plan that stands, where it is found again: what speaks for leaving one has to be worth it. */
+  stay?: readonly LockedDose[];
   picked?: ProductChoices;
   packs?: RulePacks;
 }

@@ -46,6 +46,7 @@ import {
 } from './problem-shape';
 import { mondaysOf, type PlanWeek, weeksIn } from '../../days/weeks';
 import { keysOfGivenDoses } from '../plan/doses-given';
+import { givenInYear, overDoses } from '../plan/worked-doses';
 
 const bringsOf = (product: Product): Brings => {
   const { N = 0, P2O5 = 0, K2O = 0, Mg = 0, 'S-combined': S = 0 } = product.guaranteed;
@@ -231,25 +232,15 @@ function zoneProblem(
   };
 }
 
-/** Doses already given in the plan's year, and slow ones of the year before that may still let go. */
+/** Doses already given in the plan's year; what they were over holds the next feeding back. */
 function givenDoses(given: Case, year: number): StandingDose[] {
-  const products = given.products ?? [];
-  return given.zones.flatMap((zone) =>
-    (zone.applied ?? []).flatMap(({ date, productId, zoneLb }): StandingDose[] => {
-      const product = products.find((p) => p.id === productId);
-      if (!product || !date.startsWith(String(year))) return [];
-      return [
-        {
-          zoneId: zone.id,
-          date,
-          product,
-          for: purposeOf(product, false),
-          rateLb: zoneLb / (zone.areaSqFt / 1000),
-          given: true,
-        },
-      ];
-    }),
-  );
+  const products = new Map((given.products ?? []).map((product) => [product.id, product]));
+  const over = given.zones.flatMap((zone) => overDoses(given, zone));
+  return givenInYear(given, year).flatMap(({ productId, ...dose }): StandingDose[] => {
+    const product = products.get(productId);
+    const waits = over.find(({ zoneId, date }) => zoneId === dose.zoneId && date === dose.date)?.laterDays;
+    return product ? [{ ...dose, product, given: true, ...(waits === undefined ? {} : { laterDays: waits }) }] : [];
+  });
 }
 
 /**
@@ -284,5 +275,6 @@ export function planProblem(given: Case, plan: SeasonPlan, wishes: PlanWishes = 
     tripCost: given.choices?.tripCost ?? 0,
     wishes: WISHES[wishes.aim ?? 'balanced'],
     standingWeeks: new Set(standing.map((d) => weekOf(d.date)).filter((w) => w >= 0)),
+    stay: (wishes.stay ?? []).filter((dose) => !isLocked.has(doseKey(dose))),
   };
 }
