@@ -16,6 +16,7 @@ export default [
     route('season/move-here', 'routes/move-here/move-here.tsx'),
     route('field', 'routes/field/field.tsx'),
     route('log', 'routes/log/log.tsx'),
+    route('log/replan', 'routes/replan/replan.tsx'),
   ]),
   route('settings', 'routes/settings/settings.tsx'),
   route('settings/tables', 'routes/tables/tables.tsx'),

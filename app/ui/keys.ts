@@ -69,6 +69,7 @@ export const KEYS = {
   'turn-right': { binds: '>', shows: '>', does: 'turn the passes 1 degree right', on: 'Field', byCharacter: true },
   'add-record': { binds: 'a', shows: 'A', does: 'add a record', on: 'Log', preventDefault: true },
   'edit-record': { binds: 'e', shows: 'E', does: 'edit the record', on: 'Log', preventDefault: true },
+  replan: { binds: 'r', shows: 'R', does: 'plan the rest again', on: 'Log' },
   'find-record': { binds: '/', shows: '/', does: 'find a record', on: 'Log', byCharacter: true, preventDefault: true },
   save: {
     binds: 'mod+s',

@@ -1,6 +1,8 @@
 import type { Case, Climate, Plan, PlannedDose } from '@core/records/case';
 import { moveProgramme } from '@core/season/edit/move-programme';
-import { currentPlan } from '@core/season/plan/current-plan';
+import { currentPlan, unkept } from '@core/season/plan/current-plan';
+import { doseKey } from '@core/season/plan/dose-key';
+import { keysOfGivenDoses } from '@core/season/plan/doses-given';
 import { applyChange } from '../../storage/changes';
 import type { Undoable } from '../../work/property-action';
 import { existingProperty } from '../../storage/property-repository';
@@ -17,15 +19,10 @@ export type ClimateSent = {
 /** Doses of a plan carried to the property's new climate; what is given or under lock stays where it is. */
 function carried(file: Case, plan: Plan, was: Climate, is: Climate): Plan {
   const doses = plan.doses ?? [];
-  const stays = (dose: PlannedDose) =>
-    dose.locked ||
-    file.zones.some(
-      (z) =>
-        z.id === dose.zoneId && (z.applied ?? []).some((a) => a.date === dose.date && a.productId === dose.productId),
-    );
-  const { keptOn: _kept, ...rest } = plan;
+  const given = keysOfGivenDoses(file);
+  const stays = (dose: PlannedDose) => dose.locked || given.has(doseKey(dose));
   return {
-    ...rest,
+    ...unkept(plan),
     solved: undefined,
     doses: file.zones.flatMap((zone) => {
       const its = doses.filter((d) => d.zoneId === zone.id);

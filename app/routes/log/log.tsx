@@ -10,6 +10,7 @@ import { offeredDoses } from '@core/ledger/match-dose';
 import type { Product, RecordBody, RecordKind } from '@core/records/case';
 import { newId } from '@core/records/new-id';
 import { sayDay } from '@core/words/days';
+import { useLocation, useNavigate } from 'react-router';
 import { loadOwn } from '../../storage/own-records';
 import { isRefusal } from '@core/reckoning/refusal';
 import { Fault } from '../../ui/field';
@@ -76,6 +77,8 @@ export default function Log({ loaderData: { operators } }: Route.ComponentProps)
   const [most, setMost] = useState(LINES_AT_ONCE);
   const [fault, setFault] = useState<string>();
   const search = useRef<InputRef>(null);
+  const navigate = useNavigate();
+  const location = useLocation();
   const lines = useMemo(() => logLines(file), [file]);
   const asked = useDeferredValue(text);
   const found = useMemo(
@@ -98,6 +101,8 @@ export default function Log({ loaderData: { operators } }: Route.ComponentProps)
     focus,
     setPlace,
   ]);
+  const toReplan = () => void navigate({ pathname: 'replan', hash: location.hash });
+  useKey('replan', toReplan);
   useKey('find-record', () => search.current?.focus());
   if (file.zones.length === 0)
     return (
@@ -159,6 +164,9 @@ export default function Log({ loaderData: { operators } }: Route.ComponentProps)
         </Button>
         <Button disabled={found.length === 0} onClick={exportCsv}>
           Export CSV
+        </Button>
+        <Button onClick={toReplan}>
+          Plan the rest again <span className="kbd">R</span>
         </Button>
         <Button type="primary" onClick={() => go({ form: 'add' })}>
           Add record <span className="kbd">A</span>

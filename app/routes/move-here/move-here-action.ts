@@ -1,5 +1,5 @@
 import type { Plan, PlannedDose } from '@core/records/case';
-import { currentPlan } from '@core/season/plan/current-plan';
+import { currentPlan, unkept } from '@core/season/plan/current-plan';
 import type { Undoable } from '../../work/property-action';
 import { existingProperty, savePlan } from '../../storage/property-repository';
 import { todayIso } from '../../ui/today';
@@ -12,7 +12,8 @@ export async function moveHereAction(sent: MoveSent, propertyId: string): Promis
   const file = await existingProperty(propertyId);
   const year = planYear(file, todayIso());
   const plan: Plan = currentPlan(file, year) ?? { id: `plan-${year}`, year, products: undefined, solved: undefined };
-  const { keptOn: _kept, ...rest } = plan;
   const others = sent.standing.filter((d) => d.zoneId !== sent.zoneId);
-  return { undo: await savePlan(propertyId, { ...rest, solved: undefined, doses: [...others, ...sent.doses] }) };
+  return {
+    undo: await savePlan(propertyId, { ...unkept(plan), solved: undefined, doses: [...others, ...sent.doses] }),
+  };
 }

@@ -1,5 +1,5 @@
 import type { Choices, Plan, PlannedDose } from '@core/records/case';
-import { currentPlan } from '@core/season/plan/current-plan';
+import { currentPlan, unkept } from '@core/season/plan/current-plan';
 import { STARTER_SHELF } from '@core/packs/starter-shelf';
 import { deletePlan, existingProperty, saveChoices, savePlan } from '../../storage/property-repository';
 import { deleteProduct, loadShelf, saveProducts } from '../../storage/shelf-repository';
@@ -46,19 +46,13 @@ export async function seasonAction(sent: SeasonSent, propertyId: string): Promis
         return chooseProducts(propertyId, { [sent.key]: sent.productId }, false);
       case 'choices':
         return saveChoices(propertyId, sent.choices);
-      case 'doses': {
-        // a plan that is changed is not the one that was kept
-        const { keptOn, ...rest } = plan;
-        const { doses, solved } = sent;
-        const keptBefore = keptOn ?? rest.keptBefore;
+      case 'doses':
         return savePlan(propertyId, {
-          ...rest,
-          ...(keptBefore === undefined ? {} : { keptBefore }),
+          ...unkept(plan),
           changedAt: sent.over ?? undefined,
-          doses,
-          solved,
+          doses: sent.doses,
+          solved: sent.solved,
         });
-      }
       case 'keep': {
         const { keptBefore: _before, ...kept } = plan;
         return savePlan(propertyId, {

@@ -23,8 +23,9 @@ import { ConsequenceLine } from './board/consequence-line';
 import { DosePanel } from './board/dose-panel';
 import { DoseTable } from './board/dose-table';
 import { clashes, layOut } from './board/lane-layout';
-import { NothingFound, provenance, SearchLine } from './search/solve-bar';
-import { SearchProgress } from './search/use-solver';
+import { NothingFound, provenance } from './search/solve-bar';
+import { SearchLine } from '../../work/search-line';
+import { SearchProgress } from '../../work/use-solver';
 import { PlanOptions } from './search/plan-options';
 import { keysOfGivenDoses } from '@core/season/plan/doses-given';
 

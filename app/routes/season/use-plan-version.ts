@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Plan, PlannedDose } from '@core/records/case';
+import { keptDoses } from '@core/season/plan/worked-doses';
 import type { UndoSent } from '../../work/property-action';
 import type { PropertyWork } from '../../work/property-work';
 import { planStampIn, type SeasonAnswer, type SeasonSent } from './season-action';
@@ -10,7 +11,7 @@ type Send = (sent: SeasonSent | UndoSent) => Promise<SeasonAnswer | undefined>;
  * Stores doses over the version of the plan that the board shows: each write waits for the one before it and goes on from what
  * that left. A version that another tab wrote meanwhile refuses the write, and both are shown.
  */
-export function usePlanVersion({ plan, year }: PropertyWork, sendOn: Send) {
+export function usePlanVersion({ plan, year, file }: PropertyWork, sendOn: Send) {
   const planId = plan?.id ?? `plan-${year}`;
   const loaded = plan?.changedAt ?? null;
   /** What the last write of this page left; undefined as long as the board shows what was loaded. */
@@ -35,6 +36,8 @@ export function usePlanVersion({ plan, year }: PropertyWork, sendOn: Send) {
     if (stamp !== undefined) left.current = stamp;
     return answer;
   };
+  // of what was given the plan keeps what it had planned: the log has the rest
+  const kept = (worked: readonly PlannedDose[]) => keptDoses(worked, plan?.doses ?? [], file);
   const inTurn = (sent: (over: string | null) => SeasonSent): Promise<SeasonAnswer | undefined> => {
     const turn = before.current.then(() => send(sent(left.current === undefined ? latest.current : left.current)));
     setPending((writes) => writes + 1);
@@ -45,7 +48,7 @@ export function usePlanVersion({ plan, year }: PropertyWork, sendOn: Send) {
     pending: pending > 0,
     send,
     storeDoses: (step: { doses: PlannedDose[]; solved?: Plan['solved'] }) =>
-      inTurn((over) => ({ intent: 'doses', ...step, over })),
-    keepDoses: (doses: PlannedDose[]) => inTurn((over) => ({ intent: 'keep', doses, over })),
+      inTurn((over) => ({ intent: 'doses', ...step, doses: kept(step.doses), over })),
+    keepDoses: (doses: PlannedDose[]) => inTurn((over) => ({ intent: 'keep', doses: kept(doses), over })),
   };
 }

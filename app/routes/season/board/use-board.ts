@@ -2,6 +2,7 @@ import { useCallback, useMemo, useState } from 'react';
 import type { Plan, PlannedDose } from '@core/records/case';
 import { consequenceOf, type Consequence, judgePlan } from '@core/season/checks/judge-plan';
 import { plannedDosesOf } from '@core/season/plan/planned-doses';
+import { workedDoses } from '@core/season/plan/worked-doses';
 import { withDoses } from '@core/season/plan/with-doses';
 import { type History, historyOf, stepBack, stepForward, stepTo } from '../../../work/history';
 import type { PropertyWork } from '../../../work/property-work';
@@ -16,13 +17,19 @@ interface Step {
  * The plan on the board: its doses, every step of the work undoable, each change judged at once. What is shown is kept
  * in the browser by `store` after every step; undo and redo are kept while the page is open.
  */
-export function useBoard({ file, draft, season: stored, plan }: PropertyWork, store: (step: Step) => void) {
+export function useBoard({ file, draft, season: stored, plan, year }: PropertyWork, store: (step: Step) => void) {
   // until the first step the board shows what is stored, whatever that becomes
   const [steps, setSteps] = useState<History<Step>>();
   const [consequence, setConsequence] = useState<{ says: string; of: Consequence } | undefined>();
   const history = useMemo(
-    () => steps ?? historyOf<Step>({ doses: plan?.doses ?? plannedDosesOf(stored, new Set()), solved: plan?.solved }),
-    [steps, plan, stored],
+    // what was given stands at its real day and weight
+    () =>
+      steps ??
+      historyOf<Step>({
+        doses: workedDoses(plan?.doses ?? plannedDosesOf(stored, new Set()), file, year),
+        solved: plan?.solved,
+      }),
+    [steps, plan, stored, file, year],
   );
   const { doses, solved } = history.now;
   const season = useMemo(() => withDoses(draft, file, doses), [draft, file, doses]);

@@ -3,8 +3,8 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Case, PlannedDose } from '@core/records/case';
 import type { BestPlan, PlanProgress } from '@core/season/planner/plan-best';
 import type { PlanWishes } from '@core/season/planner/problem-shape';
-import { type Link, linkWorker } from '../../../workers/worker-link';
-import type { SeasonSolver } from '../../../workers/season-solver';
+import { type Link, linkWorker } from '../workers/worker-link';
+import type { SeasonSolver } from '../workers/season-solver';
 
 /** A search under way: what is known of it so far. */
 export interface Search {
@@ -35,7 +35,7 @@ export type Found = BestPlan | { status: 'stopped'; doses: PlannedDose[]; gapPer
 
 const start = (): Link<SeasonSolver> =>
   linkWorker<SeasonSolver>(
-    () => new Worker(new URL('../../../workers/season-solver.ts', import.meta.url), { type: 'module' }),
+    () => new Worker(new URL('../workers/season-solver.ts', import.meta.url), { type: 'module' }),
   );
 
 /**
