@@ -192,10 +192,10 @@ test('a log goes from browser to browser as a file: read twice it adds nothing, 
   const source = readFileSync(await log.path(), 'utf8');
   const give = (text: string) =>
     page
-      .getByLabel('Log file')
+      .getByLabel('Log file or table')
       .setInputFiles({ name: 'log.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   await give(source);
-  await expect(page.getByText('All of this log is here already.')).toBeVisible();
+  await expect(page.getByText('All of it is here already.')).toBeVisible();
   await give(source.replace('"heightIn":2.5', '"heightIn":2.6'));
   await expect(page.getByText(/its content is not what it was written as/)).toBeVisible();
   await give(
@@ -208,4 +208,50 @@ test('a log goes from browser to browser as a file: read twice it adds nothing, 
   await give('{"format":"something"}');
   await expect(page.getByText('This is not a ubertas-log file.')).toBeVisible();
   await expect(page.locator('.versions li')).toHaveCount(4);
+});
+
+test('a spray log of another program is read: its columns named, what is unknown asked, what is no record told by its line', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await inLog(page);
+  const source = [
+    'Green crew - spray log 2026;;;;;;;',
+    'Datum;Ort;Mittel;Menge kg;EPA Reg No;Target;Applicator;Notes',
+    '14.09.2026;South lawn;Coated urea;5,5;;;A. Ruiz;calm',
+    '14.09.2026;Schoolyard;Coated urea;7,2;;;A. Ruiz;',
+    '21.09.2026;Lime walk;Clover mix;0,4;00000-11;clover;A. Ruiz;"=1+1"',
+    '22.09.2026;Lime walk;Wonder grains;3;;;A. Ruiz;',
+    'irgendwann;South lawn;Coated urea;3;;;;',
+  ].join('\r\n');
+  const give = (text: string) =>
+    page
+      .getByLabel('Log file or table')
+      .setInputFiles({ name: 'spray.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await give('a letter, no table');
+  await expect(page.getByText(/^No line names its columns/)).toBeVisible();
+  await give(source);
+  const panel = page.getByRole('region', { name: 'Import a table' });
+  await expect(panel.getByRole('status')).toHaveText('2 lines become records, 3 do not.');
+  await expect(panel.getByText('No zone is called “Schoolyard”.')).toBeVisible();
+  await expect(panel.getByText('“irgendwann” is no day.')).toBeVisible();
+  await choose(page, '“Schoolyard” in the table', 'Playing strip');
+  await choose(page, '“Wonder grains” in the table', /Lawn grade/);
+  await expect(panel.getByRole('status')).toHaveText('4 lines become records, 1 does not.');
+  await looksRight(page, 'A table of another program');
+  // a column that was guessed wrong is put right, and nothing of it is lost
+  await choose(page, 'Menge kg in', 'lb');
+  await choose(page, 'Menge kg in', 'kg');
+  await panel.getByRole('button', { name: 'Import 4 records' }).click();
+  await expect(page.getByText('4 records were taken in.')).toBeVisible();
+  await expect(rows(page)).toHaveCount(4);
+  await expect(rows(page).filter({ hasText: 'Clover mix' })).toContainText('Pesticide');
+  await expect(rows(page).filter({ hasText: 'South lawn' })).toContainText('12.1 lb product');
+
+  // the same table again: the layout is known, and everything is here
+  await give(source);
+  await expect(panel.getByRole('status')).toHaveText(/^0 lines become records, 3 look like one that is here, 2 do not/);
+  await expect(panel.getByText('“Wonder grains” in the table')).toBeVisible();
+  await panel.getByRole('button', { name: 'Cancel' }).click();
+  await expect(panel).toBeHidden();
 });

@@ -1,3 +1,4 @@
+import { weekStart } from '../days/day';
 import type { Case, Plan, PlannedDose } from '../records/case';
 import type { RulePacks } from '../packs/rule-packs';
 import { BADNESS } from '../season/checks/check';
@@ -10,6 +11,7 @@ import { doseKey } from '../season/plan/dose-key';
 import type { SeasonPlan } from '../season/plan/season-plan';
 import { weeklyNitrogen } from '../season/plan/weekly-nitrogen';
 import { withDoses } from '../season/plan/with-doses';
+import { workedDoses } from '../season/plan/worked-doses';
 import { askedOfYear, type YearNutrient } from '../season/plan/asked-of-year';
 import { PRICES } from '../season/planner/prices';
 import { type PlanWishes, WISHES } from '../season/planner/problem-shape';
@@ -105,16 +107,24 @@ export function brokenByFacts(
   leave: Offer,
   packs?: RulePacks,
 ): JudgedPlan['checks'] {
-  const ofYear = ({ date }: { date: string }) => date.startsWith(`${standing.year}-`);
-  // the year as it was meant: nothing of it written down yet
+  // the year as it was meant when it was kept: of what was written down only that for which it was made
+  const known = new Set(plan.because ?? []);
   const meant: Case = {
     ...file,
     runs: [],
-    records: [],
-    zones: file.zones.map((zone) => ({ ...zone, applied: zone.applied?.filter((each) => !ofYear(each)) })),
+    records: (file.records ?? []).filter(({ recordId }) => known.has(recordId)),
+    zones: file.zones.map((zone) => ({
+      ...zone,
+      applied: zone.applied?.filter(
+        ({ date, recordId }) =>
+          !date.startsWith(`${standing.year}-`) || (recordId !== undefined && known.has(recordId)),
+      ),
+    })),
   };
-  const draft = planSeason(meant, standing.year, plan.products ?? {}, plan.keptOn, packs);
-  return consequenceOf(judgePlan(meant, withDoses(draft, meant, plan.doses ?? [])), leave.judged).broken;
+  const from = plan.keptOn === undefined ? undefined : weekStart(plan.keptOn);
+  const draft = planSeason(meant, standing.year, plan.products ?? {}, from, packs, plan.keptOn);
+  const doses = workedDoses(plan.doses ?? [], meant, standing.year);
+  return consequenceOf(judgePlan(meant, withDoses(draft, meant, doses)), leave.judged).broken;
 }
 
 const badnessOf = ({ checks }: JudgedPlan): number =>

@@ -3,7 +3,11 @@ import { parseJson } from '@core/files/case-file';
 import { checkLogFile, LOG_FORMAT, type LogFile, logOf } from '@core/files/log-file';
 import { newId } from '@core/records/new-id';
 import type { Case, RecordVersion } from '@core/records/case';
+import { decodeText } from '@core/files/decode-text';
+import { refuseSize } from '@core/files/largest-file';
+import { type LogTable, readLogTable, type TableAnswers } from '@core/files/log-table';
 import { isRefusal, type Refusal } from '@core/reckoning/refusal';
+import { readNote, writeNote } from '../../storage/notes';
 import { keepPhoto, readPhoto } from '../../storage/photos';
 import { saveTextFile } from '../../ui/save-text-file';
 import { orFault, type StorageRefused } from '../../work/or-fault';
@@ -33,12 +37,45 @@ export async function exportLog(file: Case & { fileId?: string }, madeAt: string
   saveTextFile(`${newId(file.property.name, [])}.ubertas-log.json`, JSON.stringify(log), 'application/json');
 }
 
-/** What a file holds of the property's log, or the sentence why nothing of it is taken. */
+/** A table of another program, with what was said of its layout when it came before. */
+export interface GivenTable {
+  name: string;
+  table: LogTable;
+  answers: TableAnswers;
+}
+
+const layoutNote = (fingerprint: string): string => `log-layout/${fingerprint}`;
+
+/** Keeps what was said of a table's columns, days and products, for the next one that is laid out like it; zones are a property's own. */
+export async function rememberLayout(
+  { fingerprint }: LogTable,
+  { columns, order, products }: TableAnswers,
+): Promise<void> {
+  await writeNote(layoutNote(fingerprint), JSON.stringify({ columns, order, products }));
+}
+
+async function rememberedLayout({ fingerprint }: LogTable): Promise<TableAnswers> {
+  try {
+    return JSON.parse((await readNote(layoutNote(fingerprint))) ?? '{}') as TableAnswers;
+  } catch {
+    // a note that is no JSON any more is none
+    return {};
+  }
+}
+
+/** What a file holds of the property's log, a table that is to be looked at first, or the sentence why nothing of it is taken. */
 export async function readLog(
   given: File,
   fileId: string,
-): Promise<{ versions: RecordVersion[]; photos: NonNullable<LogFile['photos']> } | Refusal> {
-  const parsed = parseJson(await given.text(), given.name);
+): Promise<{ versions: RecordVersion[]; photos: NonNullable<LogFile['photos']> } | GivenTable | Refusal> {
+  const tooLarge = refuseSize(given.name, given.size, 'table');
+  if (tooLarge) return tooLarge;
+  const { text } = decodeText(new Uint8Array(await given.arrayBuffer()));
+  if (!/^\s*[[{]/.test(text)) {
+    const table = readLogTable(text);
+    return isRefusal(table) ? table : { name: given.name, table, answers: await rememberedLayout(table) };
+  }
+  const parsed = parseJson(text, given.name);
   if (isRefusal(parsed)) return parsed;
   const log = checkLogFile(parsed.json);
   if (isRefusal(log)) return log;

@@ -3,6 +3,7 @@ import './log.css';
 import { Button, Checkbox, Input, Select, type InputRef } from 'antd';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { printLogCsv } from '@core/files/log-csv';
+import { type TableReading, versionsOfTable } from '@core/files/log-table';
 import { ledgerOf } from '@core/ledger/ledger';
 import { KINDS } from '@core/log/kinds';
 import { foundLines, hasFlag, LOG_FLAGS, type LogFlag, logLines } from '@core/log/log-lines';
@@ -29,7 +30,8 @@ import { useDone } from '../../work/use-done';
 import { usePropertyWork } from '../../work/use-property-work';
 import type { Route } from './+types/log';
 import { type Answer, logAction, type Sent } from './log-action';
-import { exportLog, keepPhotos, readLog } from './log-files';
+import { exportLog, type GivenTable, keepPhotos, readLog, rememberLayout } from './log-files';
+import { TableImport } from './table-import';
 import { RecordFocus } from './record-focus';
 import { RecordForm } from './record-form';
 import { whatSays } from './record-words';
@@ -64,6 +66,14 @@ const FLAG_WORDS: Record<LogFlag, string> = {
 /** So many lines are drawn at first, and so many more at each asking. */
 const LINES_AT_ONCE = 200;
 
+/** What an import came to. */
+function broughtSays(answer: Answer | undefined, one: string, more: string): string {
+  const count = answer?.brought ?? 0;
+  return count === 0
+    ? 'All of it is here already.'
+    : `${count} ${count === 1 ? `${one} was` : `${more} were`} taken in.`;
+}
+
 /** Log: what really went down, every record with its versions, and how it stands to the plan. */
 export default function Log({ loaderData: { operators } }: Route.ComponentProps) {
   const units = useUnits();
@@ -76,6 +86,7 @@ export default function Log({ loaderData: { operators } }: Route.ComponentProps)
   const [flags, setFlags] = useState<readonly LogFlag[]>([]);
   const [most, setMost] = useState(LINES_AT_ONCE);
   const [fault, setFault] = useState<string>();
+  const [table, setTable] = useState<GivenTable>();
   const search = useRef<InputRef>(null);
   const navigate = useNavigate();
   const location = useLocation();
@@ -133,19 +144,26 @@ export default function Log({ loaderData: { operators } }: Route.ComponentProps)
     const read = await readLog(given, file.fileId ?? file.property.id);
     if (isRefusal(read)) return setFault(read.refused);
     setFault(undefined);
+    if ('table' in read) return setTable(read);
     return done(
       async () => {
         const kept = await keepPhotos(read.photos);
         return kept ?? send({ intent: 'bring', versions: read.versions });
       },
-      (sent) => {
-        const count = (sent as Answer | undefined)?.brought ?? 0;
-        return count === 0
-          ? 'All of this log is here already.'
-          : `${count} ${count === 1 ? 'version was' : 'versions were'} taken in.`;
-      },
-      (sent) => send(undoOf(sent)),
+      (sent) => broughtSays(sent as Answer | undefined, 'version', 'versions'),
+      takeBack,
     );
+  };
+  const takeTable = async ({ table: given, answers }: GivenTable, reading: TableReading) => {
+    const versions = versionsOfTable(reading, answers);
+    const isDone = await done(
+      () => send({ intent: 'bring', versions }),
+      (sent) => broughtSays(sent, 'record', 'records'),
+      takeBack,
+    );
+    if (!isDone) return;
+    setTable(undefined);
+    await rememberLayout(given, answers);
   };
   const exportCsv = () => saveTextFile(`${newId(file.property.name, [])}-log.csv`, printLogCsv(found), 'text/csv');
   return (
@@ -156,8 +174,12 @@ export default function Log({ loaderData: { operators } }: Route.ComponentProps)
           {lines.length === 0 ? 'no records yet' : `${lines.length} ${lines.length === 1 ? 'record' : 'records'}`}
         </span>
         <span className="sp" />
-        <FilePicker label="Log file" accept=".json,.txt,application/json" onFile={(given) => void takeIn(given)}>
-          Import log
+        <FilePicker
+          label="Log file or table"
+          accept=".json,.csv,.tsv,.txt,application/json,text/csv"
+          onFile={(given) => void takeIn(given)}
+        >
+          Import
         </FilePicker>
         <Button disabled={lines.length === 0} onClick={() => void exportLog(file, momentHere())}>
           Export log
@@ -212,6 +234,15 @@ export default function Log({ loaderData: { operators } }: Route.ComponentProps)
           </fieldset>
         </nav>
         <div className="loglist">
+          {table && (
+            <TableImport
+              {...table}
+              file={file}
+              onAnswer={(answers) => setTable({ ...table, answers })}
+              onImport={(reading) => void takeTable(table, reading)}
+              onCancel={() => setTable(undefined)}
+            />
+          )}
           {form === 'add' && (
             <RecordForm
               start={newRecord(today, zone?.id, operators[0] ?? '')}
@@ -286,7 +317,7 @@ export default function Log({ loaderData: { operators } }: Route.ComponentProps)
                       )}
                     </td>
                     <td className="num">
-                      {ofPlan !== undefined && units.plain(ofPlan, 2)}
+                      {ofPlan !== undefined && units.number(ofPlan, 2)}
                       {ofPlan !== undefined && hasFlag({ record, body, zoneNames, ofPlan, words: '' }, 'off-plan') && (
                         <b> {ofPlan < 1 ? 'short' : 'over'}</b>
                       )}

@@ -37,7 +37,7 @@ export function RecordFocus({
       </h2>
       <p>
         <b>{spreadSays(body, units)}</b> {whatSays(body, units)}
-        {ofPlan !== undefined && `, ${units.plain(ofPlan, 2)} of the plan`}
+        {ofPlan !== undefined && `, ${units.number(ofPlan, 2)} of the plan`}
         {body.go?.override && `; gone about against ${body.go.reasons ?? 'a warning'}: ${body.go.override}`}
         {body.weather?.windMph !== undefined && `; wind ${units.say('speed', body.weather.windMph)}`}
         {body.operator && `; ${body.operator}`}

@@ -1,4 +1,5 @@
-import type { Case } from '@core/records/case';
+import { doseKey } from '@core/season/plan/dose-key';
+import type { Case, PlannedDose } from '@core/records/case';
 import type { Offer } from '@core/replan/offers';
 import { BADNESS } from '@core/season/checks/check';
 import type { JudgedPlan } from '@core/season/checks/judge-plan';
@@ -49,7 +50,7 @@ export function BeforeAfter({
         <thead>
           <tr>
             <td />
-            <th scope="col">old rest, with what went down</th>
+            <th scope="col">old rest</th>
             <th scope="col">this offer</th>
           </tr>
         </thead>
@@ -61,10 +62,15 @@ export function BeforeAfter({
               <td>{after}</td>
             </tr>
           ))}
+          <tr>
+            <th scope="row" colSpan={3}>
+              {units.heading('nutrient-rate', '')}, year
+            </th>
+          </tr>
           {rows.map(({ name, nutrient, before, after }) => (
             <tr key={name + nutrient} className={Math.abs(before - after) < 0.005 ? undefined : 'changed'}>
               <th scope="row">
-                <Substances text={`${name}, ${units.heading('nutrient-rate', nutrient)}`} />
+                <Substances text={`${nutrient}, ${name}`} />
               </th>
               <td>{units.rate(before)}</td>
               <td>{units.rate(after)}</td>
@@ -79,7 +85,19 @@ export function BeforeAfter({
 const keyOf = (check: JudgedPlan['checks'][number]) => `${check.zoneId ?? ''}/${check.id}`;
 
 /** Checks that stand otherwise than in the old rest, and those that do not pass in either. */
-export function ChecksThatChange({ leave, offer }: { leave: Offer; offer: Offer }) {
+export function ChecksThatChange({
+  leave,
+  offer,
+  given,
+}: {
+  leave: Offer;
+  offer: Offer;
+  given: readonly PlannedDose[];
+}) {
+  const down = new Set(given.map(doseKey));
+  /** What is at fault went down already: no plan changes it. */
+  const isDone = ({ doses = [] }: JudgedPlan['checks'][number]) =>
+    doses.length > 0 && doses.every((key) => down.has(key));
   const was = new Map(leave.judged.checks.map((check) => [keyOf(check), check]));
   const is = new Map(offer.judged.checks.map((check) => [keyOf(check), check]));
   const rows = [...new Set([...was.keys(), ...is.keys()])].flatMap((key) => {
@@ -88,7 +106,15 @@ export function ChecksThatChange({ leave, offer }: { leave: Offer; offer: Offer 
     const check = after ?? before;
     return (b === 0 && a === 0) || !check
       ? []
-      : [{ key, check, before, after, word: a < b ? 'mended' : a > b ? 'broken' : 'stays' }];
+      : [
+          {
+            key,
+            check,
+            before,
+            after,
+            word: a < b ? 'mended' : a > b ? 'broken' : isDone(check) ? 'went down so' : 'stays',
+          },
+        ];
   });
   if (rows.length === 0) return <p className="small">Every check of the year passes.</p>;
   return (
@@ -111,7 +137,7 @@ export function ChecksThatChange({ leave, offer }: { leave: Offer; offer: Offer 
                 </>
               )}
             </span>
-            {leave !== offer && <span className={word}>{word}</span>}
+            {(leave !== offer || word === 'went down so') && <span className={word.replaceAll(' ', '-')}>{word}</span>}
           </li>
         ))}
       </ul>

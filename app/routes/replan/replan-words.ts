@@ -23,7 +23,7 @@ export function sayFact({ standing, ofPlan, daysOff, because }: Fact, units: Uni
     daysOff === undefined || daysOff === 0
       ? ''
       : `, ${Math.abs(daysOff)} ${Math.abs(daysOff) === 1 ? 'day' : 'days'} ${daysOff > 0 ? 'after' : 'before'} its Monday`;
-  const share = ofPlan === undefined || standing === 'within' ? '' : `, ${units.plain(ofPlan, 2)} of the dose`;
+  const share = ofPlan === undefined || standing === 'within' ? '' : `, ${units.number(ofPlan, 2)} of the dose`;
   return `${STANDS[standing]}${share}${off}`;
 }
 

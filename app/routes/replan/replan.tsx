@@ -63,7 +63,7 @@ export default function Replan() {
         </div>
         <p className="lead nothing">
           Planning again begins with a saved plan for {year}.{' '}
-          <Link className="link" to={{ pathname: '../season', hash: location.hash }} relative="path">
+          <Link className="link" to={{ pathname: '../../season', hash: location.hash }} relative="path">
             Save one in Season
           </Link>
         </p>
@@ -111,7 +111,7 @@ function Rest({ work, plan }: { work: PropertyWork; plan: Plan }) {
       `The plan for ${year} is saved. The one before stands among the plans set aside.`,
       (answer) => send(undoOf(answer)),
     );
-    if (kept) void navigate({ pathname: '../season', hash: location.hash }, { relative: 'path' });
+    if (kept) void navigate({ pathname: '../../season', hash: location.hash }, { relative: 'path' });
   };
   const faults = fetcher.data && 'faults' in fetcher.data ? fetcher.data.faults : undefined;
   return (
@@ -175,7 +175,7 @@ function Rest({ work, plan }: { work: PropertyWork; plan: Plan }) {
           <p className="verdict" role="status">
             {broken.length === 0
               ? 'The rest still stands: nothing breaks that held as planned.'
-              : `${broken.length} ${broken.length === 1 ? 'rule' : 'rules'} that held as planned ${broken.length === 1 ? 'does' : 'do'} not with what went down.`}
+              : `With what went down, ${broken.length} ${broken.length === 1 ? 'rule no longer holds that was' : 'rules no longer hold that were'} kept by the plan.`}
           </p>
           {shown !== asked && (
             <p className="small">
@@ -233,7 +233,7 @@ function Rest({ work, plan }: { work: PropertyWork; plan: Plan }) {
         </section>
         <aside className="margin">
           <BeforeAfter file={file} draft={at.draft} leave={leave} offer={offer} />
-          <ChecksThatChange leave={leave} offer={offer} />
+          <ChecksThatChange leave={leave} offer={offer} given={standing.given} />
         </aside>
       </div>
     </div>
