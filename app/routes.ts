@@ -17,6 +17,7 @@ export default [
     route('field', 'routes/field/field.tsx'),
     route('log', 'routes/log/log.tsx'),
     route('log/replan', 'routes/replan/replan.tsx'),
+    route('log/ledger', 'routes/ledger/ledger.tsx'),
   ]),
   route('settings', 'routes/settings/settings.tsx'),
   route('settings/tables', 'routes/tables/tables.tsx'),

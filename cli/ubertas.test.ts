@@ -201,6 +201,13 @@ describe('the command line', () => {
         },
         { at: '2027-05-03T10:00:00-04:00', by: 'R. Amadi' },
       );
+    const planned = {
+      zoneId: zone!.id,
+      date: '2027-09-06',
+      productId: product.id,
+      for: 'N',
+      rateLb: 1.5,
+    };
     const log = (...versions: RecordVersion[]) => ({
       format: 'ubertas-log',
       version: 1,
@@ -240,6 +247,19 @@ describe('the command line', () => {
     expect(table[0]).toContain('lb N per 1000 sq ft');
     // every other command knows it was given
     expect(ubertas(['prescribe', casePath, '--on', '2027-06-01']).code).toBe(0);
+    // the rest of a kept plan, with what went down
+    const plans = [{ id: 'plan-2027', year: 2027, keptOn: '2027-02-01', doses: [planned] }];
+    writeFileSync(casePath, JSON.stringify({ ...merged.case, plans }));
+    const replanned = json(ubertas(['replan', casePath, '--date', '2027-07-01', '--offer', 'leave']).out);
+    expect(replanned).toMatchObject({
+      format: 'ubertas-replan',
+      facts: [{ standing: 'extra' }, { standing: 'extra' }],
+      offers: [{ id: 'leave', lines: [{ word: 'kept', new: { date: planned.date } }] }],
+    });
+    expect(json(ubertas(['replan', casePath, '--date', '2026-07-01']).out)).toMatchObject({ field: 'plans' });
+    expect(json(ubertas(['replan', casePath, '--date', '2027-07-01', '--offer', 'all']).out)).toMatchObject({
+      field: 'offer',
+    });
     writeFileSync(bad, JSON.stringify(log({ ...version('a', 6), body: { ...version('a', 6).body, spreadLb: 60 } })));
     const refused = ubertas(['merge', casePath, bad]);
     expect(refused.code).toBe(2);

@@ -12,6 +12,7 @@ import { printLogCsv } from '../core/files/log-csv';
 import { checkLogFile, mergedLogs } from '../core/files/log-file';
 import { withGiven } from '../core/log/applied';
 import { foundLines, logLines } from '../core/log/log-lines';
+import { OFFER_IDS, printReplan } from '../core/files/replan-results';
 import { printPlan } from '../core/files/plan-results';
 import { printInterpretation, printPrescription } from '../core/files/reading-results';
 import { byFineness } from '../core/lime/lime-label';
@@ -45,6 +46,7 @@ ubertas prescribe CASE.json [--on 2027-03-01] [--pack PACK.json]
 ubertas plan CASE.json [--year 2027] [--on 2027-03-01] [--pack PACK.json]
 ubertas field CASE.json --date 2027-09-06 [--as-of 2027-09-06T06] [--forecast FILE.json] [--zone ID] [--days 14] [--operator ID] [--pack PACK.json]
 ubertas ledger CASE.json [--year 2027] [--on 2027-09-10] [--zone ID] [--csv]
+ubertas replan CASE.json --date 2027-07-01 [--offer leave|mend|search] [--pack PACK.json]
 ubertas merge CASE.json RETURN.json [RETURN.json ...]
 ubertas batch REPORTS.csv [--grass ID] [--texture ID] [--unit ppm] [--method mehlich-3] [--buffer mehlich] [--on 2027-03-01] [--pack PACK.json]
 ubertas pack diff OURS.json THEIRS.json
@@ -132,6 +134,7 @@ async function main(): Promise<void> {
       days: { type: 'string' },
       operator: { type: 'string' },
       csv: { type: 'boolean' },
+      offer: { type: 'string' },
     },
   });
   const [command, first, second] = positionals;
@@ -239,6 +242,26 @@ async function main(): Promise<void> {
           ),
         );
       else say(printLedger(given, { year, today: judgedOn, zoneId: values.zone }));
+      return;
+    }
+    case 'replan': {
+      const given = readCase(first);
+      const date = need(values.date, '--date');
+      if (!isIsoDay(date)) throw new Refused(refuse('date', `"${date}" is not a day: write it like 2027-07-01.`));
+      const offer = OFFER_IDS.find((id) => id === values.offer);
+      if (values.offer !== undefined && offer === undefined)
+        throw new Refused(refuse('offer', `"${values.offer}" is no offer: use one of ${OFFER_IDS.join(', ')}.`));
+      const highs = await (await import('highs')).default();
+      say(
+        orRefuse(
+          printReplan(given, {
+            date,
+            packs,
+            offer,
+            best: (file, draft, wishes) => planBest(highs, file, draft, { ...wishes, packs }),
+          }),
+        ),
+      );
       return;
     }
     case 'merge': {

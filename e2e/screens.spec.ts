@@ -29,6 +29,9 @@ const SCREENS: readonly [string, string][] = [
   ['/property/quarry-lane-school/field', 'There are no jobs yet'],
   ['/property/quarry-lane-school/log', 'Nothing is in the log yet'],
   ['/property/quarry-lane-school/log#form=add', 'Add a record'],
+  ['/property/quarry-lane-school/log/replan', 'Planning again begins with a saved plan'],
+  ['/property/mill-race-cottages/log', '78 records'],
+  ['/property/mill-race-cottages/log/ledger#year=2026', 'Sum of Mill Race Cottages'],
   ['/field', 'There are no jobs yet'],
   ['/kit', 'A new spreader'],
   ['/property/quarry-lane-school/season/move-here#from=okonedo-residence', 'How it was matched'],
@@ -50,6 +53,7 @@ for (const [at, screens] of GROUPS.entries()) {
       'thornbury-chapel-green',
       'okonedo-residence',
       'fenwick-allotment-paths',
+      'mill-race-cottages',
     );
     for (const [path, words] of screens) {
       await page.goto(path);

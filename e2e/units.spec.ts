@@ -38,6 +38,7 @@ const PLACES: readonly [path: string, shows: RegExp][] = [
   ['/property/quarry-lane-school/season', /Shortfalls|Checks/],
   ['/property/quarry-lane-school/season/climate', /Normals/],
   ['/property/quarry-lane-school/log#form=add', /Add a record/],
+  ['/property/quarry-lane-school/log/replan', /The rest, planned again/],
   ['/property/quarry-lane-school/season/move-here', /programme/i],
 ];
 

@@ -39,8 +39,14 @@ const WENT = [
   { share: 1.01, days: 4 },
 ] as const;
 
+/** The property as it was known in the fall before a year: its plan was made from a report of then. */
+const before = (year: number): Case => ({
+  ...file,
+  soilTests: file.soilTests?.map((test) => ({ ...test, sampledOn: `${year - 1}-10-05` })),
+});
+
 const plans: Plan[] = [2025, 2026].map((year) => {
-  const doses = plannedDosesOf(planSeason(file, year), new Set()).map((dose) => ({
+  const doses = plannedDosesOf(planSeason(before(year), year), new Set()).map((dose) => ({
     ...dose,
     rateLb: roundedTo(dose.rateLb, 2),
   }));

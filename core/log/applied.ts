@@ -70,8 +70,9 @@ export function withGiven<C extends Case>(file: C): C {
   });
   return {
     ...file,
-    products: [...(file.products ?? []), ...copies.values()],
-    zones: file.zones.map((zone) => {
+    products: [...(file.products ?? []), ...[...copies.values()].filter(({ id }) => !shelf.has(id))],
+    // what was put in before is put in anew: twice over it would count twice
+    zones: file.zones.map(asStored).map((zone) => {
       const here = given.flatMap(({ date, productId, spreadLb, recordId, body }): Applied[] => {
         const share = shareOn(zone.id, body, file.zones);
         return share > 0 ? [{ date, productId, zoneLb: spreadLb * share, recordId }] : [];

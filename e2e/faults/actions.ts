@@ -206,6 +206,11 @@ export const BODIES: Record<string, Ask> = {
     at: '2027-04-05T12:00:00-04:00',
     by: 'Ana Ruiz',
   }),
+  'replan/keep': ({ file }) => ({
+    doses: [dose(file.zones[0]!.id, '2027-09-06')],
+    over: file.plans![0]!.changedAt ?? null,
+    because: [file.records![0]!.recordId],
+  }),
   'kit/spreader': () => ({
     change: { put: [{ id: 'small', name: 'Small rotary', dialStep: 0.25 }], remove: [] },
   }),
@@ -267,6 +272,7 @@ export function addressOf(route: string, propertyId: string): { path: string; ro
     match: `/property/${propertyId}/prescribe/match`,
     climate: `/property/${propertyId}/season/climate`,
     'move-here': `/property/${propertyId}/season/move-here`,
+    replan: `/property/${propertyId}/log/replan`,
   };
   return { path: under[route] ?? `/property/${propertyId}/${route}`, routeId: `routes/${route}/${route}` };
 }

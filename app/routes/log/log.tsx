@@ -187,6 +187,7 @@ export default function Log({ loaderData: { operators } }: Route.ComponentProps)
         <Button disabled={found.length === 0} onClick={exportCsv}>
           Export CSV
         </Button>
+        <Button onClick={() => void navigate({ pathname: 'ledger', hash: location.hash })}>Ledger</Button>
         <Button onClick={toReplan}>
           Plan the rest again <span className="kbd">R</span>
         </Button>

@@ -142,7 +142,7 @@ export function TableImport({
       </div>
       <div className="recordfields">
         <div>
-          <span className="small">Days are written with the {now.orderBecause && `(${now.orderBecause})`}</span>
+          <span className="small">Days: {now.orderBecause}</span>
           <br />
           <Segmented<DayOrder>
             aria-label="Order of the days"

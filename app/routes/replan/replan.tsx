@@ -18,7 +18,7 @@ import { Said, Substances } from '../../ui/substance';
 import { amountOf } from '../../work/amount-out';
 import { propertyAction, type UndoSent, undoOf } from '../../work/property-action';
 import type { PropertyWork } from '../../work/property-work';
-import { SearchLine } from '../../work/search-line';
+import { SearchLine } from '../../solving/search-line';
 import { type Shapes, useSend } from '../../work/send';
 import { StageFault } from '../../work/stage-fault';
 import { useDone } from '../../work/use-done';

@@ -13,9 +13,9 @@ import {
 } from '@core/replan/offers';
 import { standingOf } from '@core/replan/standing';
 import { planSeason } from '@core/season/draft/plan-season';
-import { inSteps } from '../../work/in-steps';
+import { inSteps } from '../../solving/in-steps';
 import type { PropertyWork } from '../../work/property-work';
-import { useSolver } from '../../work/use-solver';
+import { useSolver } from '../../solving/use-solver';
 
 /** What is known of an offer: it is being tried, it is there, or there is none, and why. */
 export type Offered = { offer: Offer; solved?: Plan['solved'] } | { none: string } | 'trying' | undefined;

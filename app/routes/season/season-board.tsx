@@ -17,7 +17,7 @@ import { ZoneNitrogen } from './board/zone-nitrogen';
 import { BesidePlan } from './compare/beside-plan';
 import { Buying } from './export/buying';
 import { NothingFound, provenance } from './search/solve-bar';
-import { SearchLine } from '../../work/search-line';
+import { SearchLine } from '../../solving/search-line';
 import { type SeasonBoardProps, type SeasonBoardState, useSeasonBoard } from './use-season-board';
 
 /** The season's board: the plan found or drawn by hand, judged at every step. */

@@ -24,8 +24,8 @@ import { DosePanel } from './board/dose-panel';
 import { DoseTable } from './board/dose-table';
 import { clashes, layOut } from './board/lane-layout';
 import { NothingFound, provenance } from './search/solve-bar';
-import { SearchLine } from '../../work/search-line';
-import { SearchProgress } from '../../work/use-solver';
+import { SearchLine } from '../../solving/search-line';
+import { SearchProgress } from '../../solving/use-solver';
 import { PlanOptions } from './search/plan-options';
 import { keysOfGivenDoses } from '@core/season/plan/doses-given';
 

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import type { Case, PlannedDose } from '@core/records/case';
 import type { JudgedPlan } from '@core/season/checks/judge-plan';
 import { type MendingEdit, editsThatMend } from '@core/season/edit/edits-that-mend';
-import { inSteps } from '../../../work/in-steps';
+import { inSteps } from '../../../solving/in-steps';
 import type { SeasonPlan } from '@core/season/plan/season-plan';
 
 type JudgedCheck = JudgedPlan['checks'][number];

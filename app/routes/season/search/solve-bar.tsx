@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import type { Plan } from '@core/records/case';
 import { sayDate } from '@core/words/days';
 import { StandingGlyph } from '../../../ui/glyphs';
-import { provenWithin } from '../../../work/search-line';
+import { provenWithin } from '../../../solving/search-line';
 
 /** How the plan came to be, in a line. */
 export function provenance(plan: Plan | undefined, edited: boolean): string {

@@ -4,10 +4,10 @@ import type { Plan } from '@core/records/case';
 import { dose, GOOD, okonedo } from '@core/season/front-lawn.fixture';
 import { workOf } from '../../../work/property-work';
 import { type PlanSearch, usePlanSearch } from './use-plan-search';
-import type { Found } from '../../../work/use-solver';
+import type { Found } from '../../../solving/use-solver';
 
 const solver = vi.hoisted(() => ({ solve: vi.fn(), stop: vi.fn() }));
-vi.mock('../../../work/use-solver', () => ({ useSolver: () => ({ search: undefined, ...solver }) }));
+vi.mock('../../../solving/use-solver', () => ({ useSolver: () => ({ search: undefined, ...solver }) }));
 
 const TODAY = '2027-04-05';
 const found = (gapPercent: number, doses = GOOD): Found => ({ status: 'optimal', doses, gapPercent, setAside: [] });

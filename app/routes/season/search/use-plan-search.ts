@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { Plan, PlanAim, PlannedDose } from '@core/records/case';
 import type { PropertyWork } from '../../../work/property-work';
 import { asidePlan, wishedName } from './aside-plan';
-import { type Found, useSolver } from '../../../work/use-solver';
+import { type Found, useSolver } from '../../../solving/use-solver';
 import { otherAims } from './plan-options';
 
 const couldNotRun = (trouble: unknown): string =>
