@@ -32,7 +32,7 @@ const SCREENS: readonly [string, string][] = [
   ['/property/quarry-lane-school/log/replan', 'Planning again begins with a saved plan'],
   ['/property/mill-race-cottages/log', '78 records'],
   ['/property/mill-race-cottages/log/ledger#year=2026', 'Sum of Mill Race Cottages'],
-  ['/field', 'There are no jobs yet'],
+  ['/field', 'Every dose of every saved plan is done or over'],
   ['/kit', 'A new spreader'],
   ['/property/quarry-lane-school/season/move-here#from=okonedo-residence', 'How it was matched'],
 ];

@@ -34,10 +34,22 @@ export function Mark({
   x: number;
   y: number;
   d: number;
-  state?: 'planned' | 'due';
+  /** `given` is filled; a `ghost` is where something given or gone was planned; `missed` is struck through. */
+  state?: 'planned' | 'due' | 'given' | 'ghost' | 'missed';
 }) {
-  const stroke = state === 'due' ? 'var(--moss)' : 'var(--loam)';
-  const shape = { fill: 'var(--sheet)', stroke, strokeWidth: state === 'due' ? 2 : 1.4 };
+  const stroke = {
+    planned: 'var(--loam)',
+    due: 'var(--moss)',
+    given: 'var(--loam)',
+    ghost: 'var(--edge)',
+    missed: 'var(--clay)',
+  }[state];
+  const shape = {
+    fill: state === 'given' ? 'var(--loam)' : 'var(--sheet)',
+    stroke,
+    strokeWidth: state === 'due' ? 2 : 1.4,
+    ...(state === 'ghost' ? { strokeDasharray: '2 2' } : {}),
+  };
   const h = {
     N: d / 2,
     P2O5: d / 2,
@@ -71,11 +83,14 @@ export function Mark({
           style={{
             fontSize: isFoliarPurpose(purpose) ? Math.max(7.5, d * 0.6) : Math.max(8.5, d * 0.55),
             fontWeight: 700,
-            fill: stroke,
+            fill: state === 'given' ? 'var(--sheet)' : stroke,
           }}
         >
           {MARK_OF[purpose].letter}
         </text>
+      )}
+      {state === 'missed' && (
+        <path d={`M${x - 0.7 * d} ${y + 0.7 * d}L${x + 0.7 * d} ${y - 0.7 * d}`} stroke={stroke} strokeWidth={1.6} />
       )}
     </g>
   );

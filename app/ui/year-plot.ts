@@ -1,5 +1,5 @@
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
-import { area, line } from 'd3-shape';
+import { area, curveStepAfter, line } from 'd3-shape';
 
 /** One way to draw a year: days to the right on one scale, curves as lines over it or filled down to a foot. */
 
@@ -22,7 +22,27 @@ export const dayLine = (values: readonly number[], x: YearScale, y: (value: numb
     .y(y)
     .digits(1)(values as number[]) ?? '';
 
-/** The same, filled down to the foot. */
+/** A sum that grows in steps over the year, from its first day to `until`. */
+export function stepLine(
+  points: readonly { day: number; value: number }[],
+  x: YearScale,
+  y: (value: number) => number,
+  until: number,
+): string {
+  let sum = 0;
+  const grown = [...points]
+    .sort((a, b) => a.day - b.day)
+    .map(({ day, value }): [number, number] => [day, (sum += value)]);
+  return (
+    line<[number, number]>()
+      .x(([day]) => x(day))
+      .y(([, value]) => y(value))
+      .curve(curveStepAfter)
+      .digits(1)([[0, 0], ...grown, [until, sum]]) ?? ''
+  );
+}
+
+/** A curve of one value a day, filled down to the foot. */
 export const dayArea = (values: readonly number[], x: YearScale, y: (value: number) => number, foot: number): string =>
   area<number>()
     .x((_, day) => x(day))

@@ -67,7 +67,7 @@ export default function Ledger() {
       {isEmpty ? (
         <p className="lead nothing">Nothing was spread or sprayed in {year}, by the log.</p>
       ) : (
-        <div className="ledgersheet">
+        <div className="ledgersheet" tabIndex={0} role="region" aria-label="The ledger, line by line">
           <table className="dosetable">
             <caption className="vh">What was spread in {year}</caption>
             <thead>

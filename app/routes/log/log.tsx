@@ -32,6 +32,7 @@ import type { Route } from './+types/log';
 import { type Answer, logAction, type Sent } from './log-action';
 import { exportLog, type GivenTable, keepPhotos, readLog, rememberLayout } from './log-files';
 import { TableImport } from './table-import';
+import { LogLanes } from './log-lanes';
 import { RecordFocus } from './record-focus';
 import { RecordForm } from './record-form';
 import { whatSays } from './record-words';
@@ -77,7 +78,8 @@ function broughtSays(answer: Answer | undefined, one: string, more: string): str
 /** Log: what really went down, every record with its versions, and how it stands to the plan. */
 export default function Log({ loaderData: { operators } }: Route.ComponentProps) {
   const units = useUnits();
-  const { file, year, today, zone, season } = usePropertyWork();
+  const work = usePropertyWork();
+  const { file, year, today, zone, season } = work;
   const [place, setPlace] = usePlace();
   const { send, fetcher } = useSend<Sent | UndoSent, Answer>();
   const done = useDone();
@@ -196,6 +198,7 @@ export default function Log({ loaderData: { operators } }: Route.ComponentProps)
         </Button>
       </div>
       <Fault>{fault}</Fault>
+      <LogLanes work={work} />
       <div className="logbody">
         <nav className="logfilters" aria-label="Which records">
           <Input

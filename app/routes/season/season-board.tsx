@@ -51,6 +51,7 @@ export function SeasonBoard({ years, ...props }: SeasonBoardProps & { years: Rea
             planned={at.held ?? doses}
             judged={judged}
             given={at.given}
+            ghosts={at.ghosts}
             today={at.today}
             focusedZoneId={zone.id}
             selected={at.selected}

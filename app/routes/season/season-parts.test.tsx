@@ -54,6 +54,7 @@ describe('the board', () => {
     return inRouter(
       <BoardLanes
         given={keysOfGivenDoses(file)}
+        ghosts={[{ ...first, date: '2027-03-29' }]}
         season={season}
         products={products}
         planned={planned}

@@ -115,6 +115,7 @@ export function useSeasonBoard({ work, zone, storing, send: sendOn, onLaidAnew }
   useKey('add-dose', () => setAdding(true));
   useKey('print', () => window.print());
 
+  const given = useMemo(() => keysOfGivenDoses(file), [file]);
   const weekly = useMemo(
     () => (shownZone ? weeklyNitrogen(shownZone, products, shown) : undefined),
     [shownZone, products, shown],
@@ -167,7 +168,12 @@ export function useSeasonBoard({ work, zone, storing, send: sendOn, onLaidAnew }
     hand,
     edited: board.solved === undefined,
     all: shown.zones.flatMap((z) => z.doses),
-    given: useMemo(() => keysOfGivenDoses(file), [file]),
+    given,
+    /** Where given doses were planned, once they went down on another day. */
+    ghosts: useMemo(() => {
+      const stands = new Set(doses.map(doseKey));
+      return (plan?.doses ?? []).filter((dose) => given.has(doseKey(dose)) && !stands.has(doseKey(dose)));
+    }, [plan, doses, given]),
     care: useMemo(() => careTasks(shown, file.choices?.effort ?? 'essential'), [shown, file.choices?.effort]),
     weekly,
     supply: useMemo(() => (weekly?.supply ?? []).map((s) => ({ ...s, given: s.date < today })), [weekly, today]),

@@ -151,6 +151,8 @@ interface LaneProps {
   selected: string | undefined;
   /** Doses that were given. */
   given: ReadonlySet<string>;
+  /** Where given doses were planned, once they went down on another day. */
+  ghosts: readonly PlannedDose[];
   hand: BoardHand;
 }
 
@@ -166,6 +168,7 @@ function Lane({
   focused,
   selected,
   given,
+  ghosts,
   hand,
 }: LaneProps) {
   const units = useUnits();
@@ -216,6 +219,16 @@ function Lane({
             <path key={start} d={`M${x(start)} 0V${height}`} stroke="var(--rule)" />
           ))}
           {todayDay !== undefined && <path d={`M${x(todayDay)} 0V${height}`} stroke="var(--moss)" strokeWidth="2" />}
+          {ghosts.map((dose) => (
+            <Mark
+              key={dose.date + dose.productId}
+              purpose={dose.for}
+              x={x(dayOfYear(dose.date))}
+              y={height - 9}
+              d={12}
+              state="ghost"
+            />
+          ))}
           {joined.map(({ from, to, says }) => {
             const [a, b] = [from.left + from.width / 2, to.left + to.width / 2];
             const low = (Math.max(from.row, to.row) + 1) * ROW + 4;
@@ -275,6 +288,7 @@ export function BoardLanes({
   planned,
   judged,
   given,
+  ghosts,
   today,
   focusedZoneId,
   selected,
@@ -286,6 +300,8 @@ export function BoardLanes({
   judged: JudgedPlan;
   /** Doses that were given. */
   given: ReadonlySet<string>;
+  /** Where given doses were planned, once they went down on another day. */
+  ghosts: readonly PlannedDose[];
   today: string;
   focusedZoneId: string;
   selected: string | undefined;
@@ -350,6 +366,7 @@ export function BoardLanes({
             focused={z.zone.id === focusedZoneId}
             selected={selected}
             given={given}
+            ghosts={ghosts.filter(({ zoneId }) => zoneId === z.zone.id)}
             hand={hand}
           />
         ))}
