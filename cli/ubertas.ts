@@ -12,6 +12,7 @@ import { printLogCsv } from '../core/files/log-csv';
 import { checkLogFile, mergedLogs } from '../core/files/log-file';
 import { withGiven } from '../core/log/applied';
 import { foundLines, logLines } from '../core/log/log-lines';
+import { packOf } from '../core/files/field-file';
 import { OFFER_IDS, printReplan } from '../core/files/replan-results';
 import { printPlan } from '../core/files/plan-results';
 import { printInterpretation, printPrescription } from '../core/files/reading-results';
@@ -49,6 +50,7 @@ ubertas ledger CASE.json [--year 2027] [--on 2027-09-10] [--zone ID] [--csv]
 ubertas replan CASE.json --date 2027-07-01 [--offer leave|mend|search] [--pack PACK.json]
 ubertas merge CASE.json RETURN.json [RETURN.json ...]
 ubertas batch REPORTS.csv [--grass ID] [--texture ID] [--unit ppm] [--method mehlich-3] [--buffer mehlich] [--on 2027-03-01] [--pack PACK.json]
+ubertas pack CASE.json --from 2027-09-06 [--days 14] [--without-names]
 ubertas pack diff OURS.json THEIRS.json
 ubertas read REPORT.csv|.xlsx|.pdf|.txt [--layout LAYOUT.json] [--on 2027-03-01]
 --on is the day of planning: reports are judged by their age on it (today, where it is not given), and days before it are past. No sample was taken after it: that tells days from months.
@@ -135,6 +137,8 @@ async function main(): Promise<void> {
       operator: { type: 'string' },
       csv: { type: 'boolean' },
       offer: { type: 'string' },
+      from: { type: 'string' },
+      'without-names': { type: 'boolean' },
     },
   });
   const [command, first, second] = positionals;
@@ -273,7 +277,14 @@ async function main(): Promise<void> {
       return;
     }
     case 'pack': {
-      if (first !== 'diff') throw new Refused(refuse('arguments', `pack knows diff.\n${USAGE}`));
+      if (first !== 'diff') {
+        const from = need(values.from, '--from');
+        if (!isIsoDay(from)) throw new Refused(refuse('from', `"${from}" is not a day: write it like 2027-09-06.`));
+        const days = Number(values.days ?? 14);
+        const madeAt = dayjs().format('YYYY-MM-DDTHH:mm:ssZ');
+        say(orRefuse(packOf(readCase(first), { from, days, madeAt, withoutNames: values['without-names'] ?? false })));
+        return;
+      }
       const [, , ours, theirs] = positionals;
       const pack = (path: string | undefined, what: string) =>
         orRefuse(checkPack(orRefuse(parseJson(readText(need(path, what)), path)).json));

@@ -1,3 +1,5 @@
+import { fieldFileSchema } from '../core/files/field-file';
+import { logFileSchema } from '../core/files/log-file';
 import type { AnySchema } from 'yup';
 import { caseSchema } from '../core/records/case';
 import { shelfSchema } from '../core/files/shelf-file';
@@ -123,6 +125,26 @@ export const madeDocs = (): Map<string, string> =>
     [
       'docs/formats/ubertas-case.schema.json',
       printed(formatSchema('ubertas-case', 'One property with all that a plan needs, version 1.', caseSchema)),
+    ],
+    [
+      'docs/formats/ubertas-log.schema.json',
+      printed(
+        formatSchema(
+          'ubertas-log',
+          'Records of the log on their way from browser to browser, version 1.',
+          logFileSchema,
+        ),
+      ),
+    ],
+    [
+      'docs/formats/ubertas-field.schema.json',
+      printed(
+        formatSchema(
+          'ubertas-field',
+          'Jobs of some days for a browser that has none of it, version 1.',
+          fieldFileSchema,
+        ),
+      ),
     ],
     [
       'docs/formats/ubertas-shelf.schema.json',

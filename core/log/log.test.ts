@@ -1,3 +1,8 @@
+import { climateYear } from '../climate/climate-year';
+import { soilTemperatureByDay } from '../climate/soil-temperature';
+import { dayOfYear } from '../days/day';
+import { type NitrogenForm, NITROGEN_FORMS } from '../records/vocabularies';
+import { carryOver } from '../season/plan/carry-over';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { checkCase, type Case, type Product, type RecordBody, type RecordVersion } from '../records/case';
@@ -356,5 +361,53 @@ describe('the ledger', () => {
     );
     expect(broughtByAPound(product(ids[0]!)).lime).toBe(0);
     expect(isRefusal(checkCase(okonedo))).toBe(false);
+  });
+});
+
+describe('what a dose still holds', () => {
+  const form = fc.constantFrom(...NITROGEN_FORMS);
+  const soil = fc.array(fc.integer({ min: 20, max: 90 }), { minLength: 1, maxLength: 200 });
+  const held = (lb: number, of: NitrogenForm, soilF: readonly number[]) =>
+    evaluate(heldNitrogen, { nitrogenLb: lb, form: of, soilF: [...soilF] }) as { releasedLb: number; leftLb: number };
+  it('and what it let go are what was given, and colder soil never lets go of more', () => {
+    fc.assert(
+      fc.property(
+        form,
+        soil,
+        fc.integer({ min: 1, max: 20 }),
+        fc.integer({ min: 0, max: 30 }),
+        (of, soilF, tenths, colder) => {
+          const lb = tenths / 10;
+          const warm = held(lb, of, soilF);
+          expect(warm.releasedLb + warm.leftLb).toBeCloseTo(lb, 9);
+          expect(warm.leftLb).toBeGreaterThanOrEqual(-1e-9);
+          const cold = held(
+            lb,
+            of,
+            soilF.map((deg) => deg - colder),
+          );
+          expect(cold.releasedLb).toBeLessThanOrEqual(warm.releasedLb + 1e-9);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+  it('at the end of a year is what the next year’s need is less by', () => {
+    const dose = feeding('2026-10-05', 'coated-urea-42', 6);
+    const file = withGiven(logged(firstVersion('late', dose, PEN)));
+    const zone = file.zones.find(({ id }) => id === dose.zoneIds[0])!;
+    const carried = carryOver(file, zone, 2027);
+    const { climate } = file.property;
+    const soilF = soilTemperatureByDay(climateYear(climate!, 2026).meanF).slice(dayOfYear('2026-10-05'));
+    const product = file.products?.find(({ id }) => id === 'coated-urea-42');
+    const lbN = (6 / (zone.areaSqFt / 1000)) * 0.42;
+    const { leftLb } = evaluate(heldNitrogen, {
+      nitrogenLb: lbN,
+      form: 'polymer-coated-urea',
+      soilF,
+      releaseDays: product!.releaseDays!,
+    }) as { leftLb: number };
+    // a coating lets go of all it holds by the end of the next year
+    expect(carried!.lb).toBeCloseTo(leftLb, 2);
   });
 });
