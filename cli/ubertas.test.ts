@@ -256,6 +256,10 @@ describe('the command line', () => {
       facts: [{ standing: 'extra' }, { standing: 'extra' }],
       offers: [{ id: 'leave', lines: [{ word: 'kept', new: { date: planned.date } }] }],
     });
+    const pack = json(ubertas(['pack', casePath, '--from', '2027-09-01', '--without-names']).out);
+    expect(pack).toMatchObject({ format: 'ubertas-field', jobs: [{ date: planned.date }] });
+    expect(JSON.stringify(pack)).not.toContain(file.property.name);
+    expect(ubertas(['pack', casePath, '--from', 'soon']).code).toBe(2);
     expect(json(ubertas(['replan', casePath, '--date', '2026-07-01']).out)).toMatchObject({ field: 'plans' });
     expect(json(ubertas(['replan', casePath, '--date', '2027-07-01', '--offer', 'all']).out)).toMatchObject({
       field: 'offer',
