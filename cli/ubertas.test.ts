@@ -245,6 +245,8 @@ describe('the command line', () => {
     const table = ubertas(['ledger', casePath, '--year', '2027', '--csv']).out.trim().split('\n');
     expect(table).toHaveLength(3);
     expect(table[0]).toContain('lb N per 1000 sq ft');
+    const calendar = ubertas(['ledger', casePath, '--year', '2027', '--calendar']).out;
+    expect(calendar.split('BEGIN:VEVENT')).toHaveLength(3);
     // every other command knows it was given
     expect(ubertas(['prescribe', casePath, '--on', '2027-06-01']).code).toBe(0);
     // the rest of a kept plan, with what went down

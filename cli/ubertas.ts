@@ -11,8 +11,9 @@ import { printLedger } from '../core/files/ledger-results';
 import { printLogCsv } from '../core/files/log-csv';
 import { checkLogFile, mergedLogs } from '../core/files/log-file';
 import { withGiven } from '../core/log/applied';
-import { foundLines, logLines } from '../core/log/log-lines';
+import { logLines } from '../core/log/log-lines';
 import { packOf } from '../core/files/field-file';
+import { printLogCalendar } from '../core/files/log-calendar';
 import { OFFER_IDS, printReplan } from '../core/files/replan-results';
 import { printPlan } from '../core/files/plan-results';
 import { printInterpretation, printPrescription } from '../core/files/reading-results';
@@ -46,7 +47,7 @@ ubertas interpret CASE.json [--school sufficiency|minimum|saturation] [--on 2027
 ubertas prescribe CASE.json [--on 2027-03-01] [--pack PACK.json]
 ubertas plan CASE.json [--year 2027] [--on 2027-03-01] [--pack PACK.json]
 ubertas field CASE.json --date 2027-09-06 [--as-of 2027-09-06T06] [--forecast FILE.json] [--zone ID] [--days 14] [--operator ID] [--pack PACK.json]
-ubertas ledger CASE.json [--year 2027] [--on 2027-09-10] [--zone ID] [--csv]
+ubertas ledger CASE.json [--year 2027] [--on 2027-09-10] [--zone ID] [--csv | --calendar]
 ubertas replan CASE.json --date 2027-07-01 [--offer leave|mend|search] [--pack PACK.json]
 ubertas merge CASE.json RETURN.json [RETURN.json ...]
 ubertas batch REPORTS.csv [--grass ID] [--texture ID] [--unit ppm] [--method mehlich-3] [--buffer mehlich] [--on 2027-03-01] [--pack PACK.json]
@@ -136,6 +137,7 @@ async function main(): Promise<void> {
       days: { type: 'string' },
       operator: { type: 'string' },
       csv: { type: 'boolean' },
+      calendar: { type: 'boolean' },
       offer: { type: 'string' },
       from: { type: 'string' },
       'without-names': { type: 'boolean' },
@@ -237,14 +239,15 @@ async function main(): Promise<void> {
         throw new Refused(refuse('year', `"${values.year}" is not a year between 1900 and 2200.`));
       if (values.zone !== undefined && !given.zones.some(({ id }) => id === values.zone))
         throw new Refused(refuse('zone', `There is no zone "${values.zone}" in the file.`));
+      const { zone } = values;
+      const ofYear = logLines(given).filter(
+        ({ body }) => body.date.startsWith(`${year}-`) && (zone === undefined || body.zoneIds.includes(zone)),
+      );
+      const standing = ofYear.filter(({ record }) => !record.withdrawn);
       if (values.csv)
-        process.stdout.write(
-          printLogCsv(
-            foundLines(logLines(given), { year, zoneId: values.zone, flags: [] }).sort((a, b) =>
-              a.body.date.localeCompare(b.body.date),
-            ),
-          ),
-        );
+        process.stdout.write(printLogCsv(standing.sort((a, b) => a.body.date.localeCompare(b.body.date))));
+      else if (values.calendar)
+        process.stdout.write(printLogCalendar(ofYear, given.property.name, dayjs().format('YYYY-MM-DDTHH:mm:ssZ')));
       else say(printLedger(given, { year, today: judgedOn, zoneId: values.zone }));
       return;
     }
