@@ -28,7 +28,7 @@ const moved = must(moveDose(GOOD, first, 9));
 describe('the plan on the board', () => {
   it('begins with the stored plan and how it was found, with nothing to undo', () => {
     const { board, store } = opened();
-    expect(board().doses).toBe(GOOD);
+    expect(board().doses).toEqual(GOOD);
     expect(board().solved).toBe(solved);
     expect([board().canUndo, board().canRedo]).toEqual([false, false]);
     act(() => board().undo());
@@ -53,7 +53,7 @@ describe('the plan on the board', () => {
     const { board, store } = opened();
     act(() => board().take(moved, 'Moved'));
     act(() => board().undo());
-    expect(board().doses).toBe(GOOD);
+    expect(board().doses).toEqual(GOOD);
     expect(board().solved).toBe(solved);
     expect(store).toHaveBeenLastCalledWith({ doses: GOOD, solved });
     expect(board().consequence?.of.mended.map((c) => c.id)).toContain('heat');
@@ -69,7 +69,7 @@ describe('the plan on the board', () => {
     act(() => board().take(fewer, 'Removed'));
     expect(board().canRedo).toBe(false);
     act(() => board().undo());
-    expect(board().doses).toBe(GOOD);
+    expect(board().doses).toEqual(GOOD);
   });
   it('takes a plan that was found with the proof it brings', () => {
     const { board, store } = opened();
