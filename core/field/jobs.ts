@@ -4,6 +4,7 @@ import type { Dose } from '../season/plan/dose';
 import { doseKey } from '../season/plan/dose-key';
 import { keysOfGivenDoses } from '../season/plan/doses-given';
 import type { SeasonPlan, ZoneSeason } from '../season/plan/season-plan';
+import { STILL_DOABLE_DAYS } from '../season/plan/zone-year';
 import { leastDaysBetweenN } from '../season/rules/dose-ceilings';
 import { closedTo } from '../season/rules/local-codes';
 import { groundOf } from '../ground/zone-ground';
@@ -53,14 +54,13 @@ export interface Job {
 
 /** Listed so long before its week, days. */
 const LISTED_BEFORE_DAYS = 14;
-/** A dose may always be given through the week after its own, and never later than this, days after its Monday. Common practice. */
+/** A week's days after its Monday, and the last day a dose is ever given, days after it. Common practice. */
 const WEEK_LASTS_DAYS = 6;
-const LEAST_LAST_DAYS = 13;
 const MOST_LAST_DAYS = 21;
 
 /** The last day a dose may be given: before the next nitrogen comes too near, and while grass, ground and law allow it. */
 export function lastDayOf(dose: Dose, zoneSeason: ZoneSeason, product: Product, codes: Case['codes'] = []): IsoDay {
-  const least = addDays(dose.date, LEAST_LAST_DAYS);
+  const least = addDays(dose.date, STILL_DOABLE_DAYS);
   let last = addDays(dose.date, MOST_LAST_DAYS);
   const { season, zone, doses } = zoneSeason;
   const feeds = (product.guaranteed.N ?? 0) > 0;

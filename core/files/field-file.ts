@@ -18,6 +18,7 @@ import { spreaderSchema } from '../records/spreader-schema';
 import { checkShape, id, isoDay, list, num, text, word } from '../records/strict-schema';
 import { zoneSchema } from '../records/zone-schema';
 import { planSeason } from '../season/draft/plan-season';
+import { doseKey } from '../season/plan/dose-key';
 import { currentPlan } from '../season/plan/current-plan';
 import { withDoses } from '../season/plan/with-doses';
 import { refuseLog } from './check-log';
@@ -28,7 +29,7 @@ import { refuseLog } from './check-log';
  */
 
 export const FIELD_FORMAT = 'ubertas-field';
-/** What went down so long before is packed too: the wait between two feedings goes by it. */
+/** What went down so many days before is packed too: the wait between two feedings goes by it, twice its usual 28. Decision. */
 const BEFORE_DAYS = 60;
 export const MOST_PACK_DAYS = 366;
 
@@ -100,7 +101,7 @@ export function packOf(
   );
   if (due.length === 0) return refuse('days', `Nothing is due from ${from} to ${to}.`);
   const keys = new Set(due.map(({ key }) => key));
-  const jobs = plan.doses.filter(({ zoneId, date, productId }) => keys.has(`${zoneId}/${date}/${productId}`));
+  const jobs = plan.doses.filter((dose) => keys.has(doseKey(dose)));
   const zoneIds = new Set(jobs.map(({ zoneId }) => zoneId));
   const productIds = new Set(jobs.map(({ productId }) => productId));
   const lately = recordsOf(file.records ?? []).filter(

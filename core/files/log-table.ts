@@ -223,7 +223,7 @@ export interface TableReading {
   unknownProducts: string[];
 }
 
-/** Records are the same where all else is and their pounds differ by less than this share. */
+/** Records are the same where all else is and their pounds differ by less than this share: a scale read twice. Decision. */
 const TWIN_SHARE = 0.01;
 
 const bare = (text: string): string => wordsOf(text).join(' ');

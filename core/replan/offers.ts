@@ -64,7 +64,7 @@ export interface Replanning {
 /** Most hand edits of an offer: more of them are another plan. Decision. */
 const MOST_EDITS = 2;
 const ASKED: readonly YearNutrient[] = ['N', 'P2O5', 'K2O', 'Mg', 'S'];
-/** So much less of a need is something, lb/1000 ft2: what rates are rounded by is nothing. */
+/** So much less of a need is something, lb/1000 ft2: what rates are rounded by is nothing. Decision. */
 const LEAST_BROUGHT_LB = 0.02;
 /** Growth is served worse where so much less of what it asks is free in its time, percent. */
 const WORSE_FIT_PERCENT = 1.5;

@@ -89,8 +89,8 @@ function waterNitrogenOf(given: Case, zone: Zone): Figure | undefined {
   return isRefusal(figure) ? undefined : figure;
 }
 
-/** A dose may always be given through the week after its own, days. */
-const STILL_DOABLE_DAYS = 13;
+/** A dose may always be given through the week after its own, days after its Monday. Common practice. */
+export const STILL_DOABLE_DAYS = 13;
 
 /** Nitrogen that a plan that is kept, or was before it was changed, still brings to a zone, lb N/1000 ft2. */
 export function keptAhead(
